@@ -1,0 +1,40 @@
+/**
+ * The one decimal type of the computation: 34 significant digits, half away from zero, never exponent form.
+ * Source: pricing rules, "Numbers". Behind this file the library can be exchanged.
+ */
+import DecimalJs from 'decimal.js';
+import { issue, type Issue } from './issue';
+import { err, ok, type Result } from './result';
+
+export const Decimal = DecimalJs.clone({
+  precision: 34,
+  rounding: DecimalJs.ROUND_HALF_UP,
+  toExpNeg: -60,
+  toExpPos: 60,
+});
+export type Decimal = DecimalJs;
+
+export const ZERO = new Decimal(0);
+export const ONE = new Decimal(1);
+
+/** Plain decimal notation: up to 24 digits before the point and 18 after; no exponent, no grouping. */
+export const DECIMAL_TEXT = /^-?\d{1,24}(\.\d{1,18})?$/;
+
+/** Turns checked text or a small whole number into a decimal. Throws on anything else: call it on checked data. */
+export function decimal(value: string | number): Decimal {
+  return new Decimal(value);
+}
+
+/** Reads plain decimal notation from anyone's text. Refused with `decimal.not-plain`. */
+export function parseDecimal(text: string, path: Issue['path'] = []): Result<Decimal> {
+  const trimmed = text.trim();
+  if (!DECIMAL_TEXT.test(trimmed)) {
+    return err(issue('decimal.not-plain', path, { text: trimmed.slice(0, 40) }));
+  }
+  return ok(new Decimal(trimmed));
+}
+
+/** Adds exactly, in the order given; an empty list is zero. */
+export function addAll(values: readonly Decimal[]): Decimal {
+  return values.reduce((total, value) => total.plus(value), ZERO);
+}

@@ -1,0 +1,5 @@
+export * from './assert-never';
+export * from './decimal';
+export * from './issue';
+export * from './random';
+export * from './result';

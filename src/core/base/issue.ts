@@ -1,0 +1,50 @@
+/**
+ * What can be wrong with a figure, a quantity or a design, as data: a code, where it is, and the values a sentence
+ * needs. The sentences themselves are in `display/issue-sentence.ts`.
+ */
+export const ISSUE_CODES = [
+  'decimal.not-plain',
+  'decimal.comma-ambiguous',
+  'unit.unknown',
+  'unit.mismatch',
+  'quantity.negative',
+  'quantity.too-large',
+  'count.not-whole',
+  'hours.exceed-month',
+  'hours.day-too-long',
+  'days.exceed-month',
+  'usage.missing',
+  'usage.counted-as-none',
+  'place.missing',
+  'book.missing',
+  'region.unknown',
+  'choice.missing',
+  'offer.unknown',
+  'offer.wrong-kind',
+  'offer.not-in-region',
+  'offer.retiring',
+  'rate.missing',
+  'term.not-offered',
+  'commitment.unused-hours',
+  'need.nothing-fits',
+  'currency.no-rate',
+  'edit.target-gone',
+  'edit.duplicate-id',
+  'edit.invalid',
+] as const;
+
+export type IssueCode = (typeof ISSUE_CODES)[number];
+
+export interface Issue {
+  readonly code: IssueCode;
+  readonly path: readonly (string | number)[];
+  readonly values: Readonly<Record<string, string>>;
+}
+
+export function issue(
+  code: IssueCode,
+  path: Issue['path'] = [],
+  values: Readonly<Record<string, string>> = {},
+): Issue {
+  return { code, path, values };
+}

@@ -1,0 +1,3 @@
+export * from './book';
+export * from './kind';
+export * from './nearest';

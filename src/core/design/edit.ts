@@ -1,0 +1,222 @@
+/**
+ * Edits are small commands. `applyEdit` returns the new design and the command that takes it back, so that undo is
+ * an edit like any other; `editTarget` tells whether two edits touch the same thing. Source: architecture, "Data".
+ */
+import { assertNever, err, issue, ok, type Result } from '../base';
+import type { Assumptions, BookPin, Component, Design, Section, UsageEntry } from './design';
+
+/** The fields of a component that are set as a whole. */
+export type ComponentField = 'name' | 'count' | 'place' | 'choice' | 'running' | 'term';
+
+type SetComponent = {
+  [F in ComponentField]: { readonly edit: 'set-component'; readonly id: string; readonly field: F; readonly value: Component[F] };
+}[ComponentField];
+type SetDesign = {
+  [F in 'title' | 'description' | 'currency']: { readonly edit: 'set-design'; readonly field: F; readonly value: string };
+}['title' | 'description' | 'currency'];
+type SetAssumption = {
+  [F in keyof Assumptions]: { readonly edit: 'set-assumption'; readonly field: F; readonly value: Assumptions[F] };
+}[keyof Assumptions];
+
+export type Edit =
+  | SetComponent
+  | SetDesign
+  | SetAssumption
+  | { readonly edit: 'set-usage'; readonly id: string; readonly meter: string; readonly value: UsageEntry | null }
+  | { readonly edit: 'pin-books'; readonly books: readonly BookPin[] }
+  | { readonly edit: 'add-section'; readonly index: number; readonly section: Section }
+  | { readonly edit: 'remove-section'; readonly id: string }
+  | { readonly edit: 'rename-section'; readonly id: string; readonly name: string }
+  | { readonly edit: 'add-component'; readonly section: string; readonly index: number; readonly component: Component }
+  | { readonly edit: 'remove-component'; readonly id: string }
+  | { readonly edit: 'move-component'; readonly id: string; readonly section: string; readonly index: number };
+
+export interface Applied {
+  readonly design: Design;
+  readonly inverse: Edit;
+}
+
+/**
+ * Applies one edit. Refused with `edit.target-gone` (the section or component is not there any more) or
+ * `edit.duplicate-id` (an id that is already in use).
+ */
+export function applyEdit(design: Design, edit: Edit): Result<Applied> {
+  switch (edit.edit) {
+    case 'set-design':
+      return ok({ design: { ...design, [edit.field]: edit.value }, inverse: { ...edit, value: design[edit.field] } });
+    case 'set-assumption':
+      return ok({
+        design: { ...design, assumptions: { ...design.assumptions, [edit.field]: edit.value } },
+        inverse: { ...edit, value: design.assumptions[edit.field] } as Edit,
+      });
+    case 'pin-books':
+      return ok({ design: { ...design, books: edit.books }, inverse: { edit: 'pin-books', books: design.books } });
+    case 'set-component':
+      return onComponent(design, edit.id, (component) => ({
+        component: { ...component, [edit.field]: edit.value },
+        inverse: { ...edit, value: component[edit.field] } as Edit,
+      }));
+    case 'set-usage':
+      return onComponent(design, edit.id, (component) => ({
+        component: { ...component, usage: withUsage(component.usage, edit.meter, edit.value) },
+        inverse: { ...edit, value: component.usage[edit.meter] ?? null },
+      }));
+    case 'add-section':
+      return addSection(design, edit.section, edit.index);
+    case 'remove-section':
+      return removeSection(design, edit.id);
+    case 'rename-section':
+      return onSection(design, edit.id, (section) => ({
+        section: { ...section, name: edit.name },
+        inverse: { ...edit, name: section.name },
+      }));
+    case 'add-component':
+      return addComponent(design, edit.section, edit.component, edit.index);
+    case 'remove-component':
+      return removeComponent(design, edit.id);
+    case 'move-component':
+      return moveComponent(design, edit.id, edit.section, edit.index);
+    default:
+      return assertNever(edit);
+  }
+}
+
+/** Applies edits in order, or refuses at the first that cannot be applied. The inverse is in undo order. */
+export function applyEdits(design: Design, edits: readonly Edit[]): Result<{ design: Design; inverse: Edit[] }> {
+  let current = design;
+  const inverse: Edit[] = [];
+  for (const edit of edits) {
+    const applied = applyEdit(current, edit);
+    if (!applied.ok) return applied;
+    current = applied.value.design;
+    inverse.unshift(applied.value.inverse);
+  }
+  return ok({ design: current, inverse });
+}
+
+/** What an edit touches, as a key: equal keys mean that the later edit overwrites the earlier. */
+export function editTarget(edit: Edit): string {
+  switch (edit.edit) {
+    case 'set-design':
+    case 'set-assumption':
+      return `design/${edit.field}`;
+    case 'pin-books':
+      return 'design/books';
+    case 'set-component':
+      return `component/${edit.id}/${edit.field}`;
+    case 'set-usage':
+      return `component/${edit.id}/usage/${edit.meter}`;
+    case 'rename-section':
+      return `section/${edit.id}/name`;
+    case 'add-section':
+      return `section/${edit.section.id}`;
+    case 'remove-section':
+      return `section/${edit.id}`;
+    case 'add-component':
+      return `component/${edit.component.id}`;
+    case 'remove-component':
+      return `component/${edit.id}`;
+    case 'move-component':
+      return `component/${edit.id}/position`;
+    default:
+      return assertNever(edit);
+  }
+}
+
+function gone(id: string): Result<never> {
+  return err(issue('edit.target-gone', [], { id: id.slice(0, 80) }));
+}
+
+function withUsage(
+  usage: Component['usage'],
+  meter: string,
+  value: UsageEntry | null,
+): Readonly<Record<string, UsageEntry>> {
+  const { [meter]: _, ...rest } = usage;
+  return value ? { ...rest, [meter]: value } : rest;
+}
+
+function onSection(
+  design: Design,
+  id: string,
+  change: (section: Section) => { section: Section; inverse: Edit },
+): Result<Applied> {
+  const found = design.sections.find((section) => section.id === id);
+  if (!found) return gone(id);
+  const { section, inverse } = change(found);
+  const sections = design.sections.map((each) => (each === found ? section : each));
+  return ok({ design: { ...design, sections }, inverse });
+}
+
+function onComponent(
+  design: Design,
+  id: string,
+  change: (component: Component) => { component: Component; inverse: Edit },
+): Result<Applied> {
+  const home = design.sections.find((section) => section.components.some((each) => each.id === id));
+  if (!home) return gone(id);
+  return onSection(design, home.id, (section) => {
+    const found = section.components.find((each) => each.id === id)!;
+    const { component, inverse } = change(found);
+    const components = section.components.map((each) => (each === found ? component : each));
+    return { section: { ...section, components }, inverse };
+  });
+}
+
+function insertAt<T>(list: readonly T[], index: number, value: T): T[] {
+  const place = Math.max(0, Math.min(index, list.length));
+  return [...list.slice(0, place), value, ...list.slice(place)];
+}
+
+function hasId(design: Design, id: string): boolean {
+  return design.sections.some((section) => section.id === id || section.components.some((each) => each.id === id));
+}
+
+function addSection(design: Design, section: Section, index: number): Result<Applied> {
+  const ids = [section.id, ...section.components.map((component) => component.id)];
+  const taken = ids.find((id, at) => hasId(design, id) || ids.indexOf(id) !== at);
+  if (taken !== undefined) return err(issue('edit.duplicate-id', [], { id: taken }));
+  return ok({
+    design: { ...design, sections: insertAt(design.sections, index, section) },
+    inverse: { edit: 'remove-section', id: section.id },
+  });
+}
+
+function removeSection(design: Design, id: string): Result<Applied> {
+  const index = design.sections.findIndex((section) => section.id === id);
+  if (index < 0) return gone(id);
+  return ok({
+    design: { ...design, sections: design.sections.filter((section) => section.id !== id) },
+    inverse: { edit: 'add-section', index, section: design.sections[index]! },
+  });
+}
+
+function addComponent(design: Design, sectionId: string, component: Component, index: number): Result<Applied> {
+  if (hasId(design, component.id)) return err(issue('edit.duplicate-id', [], { id: component.id }));
+  return onSection(design, sectionId, (section) => ({
+    section: { ...section, components: insertAt(section.components, index, component) },
+    inverse: { edit: 'remove-component', id: component.id },
+  }));
+}
+
+function removeComponent(design: Design, id: string): Result<Applied> {
+  const home = design.sections.find((section) => section.components.some((each) => each.id === id));
+  if (!home) return gone(id);
+  const index = home.components.findIndex((each) => each.id === id);
+  const component = home.components[index]!;
+  return onSection(design, home.id, (section) => ({
+    section: { ...section, components: section.components.filter((each) => each.id !== id) },
+    inverse: { edit: 'add-component', section: home.id, index, component },
+  }));
+}
+
+function moveComponent(design: Design, id: string, to: string, index: number): Result<Applied> {
+  if (!design.sections.some((section) => section.id === to)) return gone(to);
+  const removed = removeComponent(design, id);
+  if (!removed.ok) return removed;
+  const back = removed.value.inverse as Extract<Edit, { edit: 'add-component' }>;
+  const added = addComponent(removed.value.design, to, back.component, index);
+  if (!added.ok) return added;
+  const inverse: Edit = { edit: 'move-component', id, section: back.section, index: back.index };
+  return ok({ design: added.value.design, inverse });
+}

@@ -1,0 +1,66 @@
+/** How figures are written for people: grouping, minor digits, true minus. Locale is an argument. */
+import { Decimal } from '../base';
+import { halfAwayFromZero, minorDigits } from '../money';
+
+export interface WrittenAmount {
+  /** Sign and whole part, grouped: "−1 234". */
+  readonly whole: string;
+  /** Decimal sign and minor digits: ".20"; empty for currencies without. */
+  readonly minor: string;
+}
+
+const separators = new Map<string, { group: string; point: string }>();
+
+function separatorsOf(locale: string): { group: string; point: string } {
+  let known = separators.get(locale);
+  if (!known) {
+    const parts = new Intl.NumberFormat(locale, { useGrouping: true }).formatToParts(1234567.5);
+    const find = (type: string, fallback: string): string => parts.find((part) => part.type === type)?.value ?? fallback;
+    known = { group: find('group', '\u202f'), point: find('decimal', '.') };
+    separators.set(locale, known);
+  }
+  return known;
+}
+
+/** House style groups by a narrow no-break space and writes a point; another locale's own signs where one is set. */
+export const HOUSE = 'house';
+
+function signs(locale: string): { group: string; point: string } {
+  return locale === HOUSE ? { group: '\u202f', point: '.' } : separatorsOf(locale);
+}
+
+function groupDigits(digits: string, group: string): string {
+  return digits.replace(/\B(?=(\d{3})+(?!\d))/g, group);
+}
+
+/** A money amount, rounded half away from zero to the currency's minor digits. */
+export function writeAmount(value: string | Decimal, currency: string, locale: string = HOUSE): WrittenAmount {
+  const digits = minorDigits(currency);
+  const rounded = halfAwayFromZero(new Decimal(value), digits);
+  const [whole = '0', minor = ''] = rounded.abs().toFixed(digits).split('.');
+  const { group, point } = signs(locale);
+  const sign = rounded.isNegative() && !rounded.isZero() ? '\u2212' : '';
+  return { whole: `${sign}${groupDigits(whole, group)}`, minor: minor ? `${point}${minor}` : '' };
+}
+
+/** As one string: "1 234.50". */
+export function writeMoney(value: string | Decimal, currency: string, locale: string = HOUSE): string {
+  const { whole, minor } = writeAmount(value, currency, locale);
+  return `${whole}${minor}`;
+}
+
+/** A quantity or unit price with all the digits it has, at most `most` after the point (never rounded to nothing). */
+export function writeNumber(value: string | Decimal, locale: string = HOUSE, most = 12): string {
+  const exact = new Decimal(value);
+  const rounded = halfAwayFromZero(exact, most);
+  const shown = rounded.isZero() && !exact.isZero() ? exact.toSignificantDigits(3) : rounded;
+  const [whole = '0', fraction = ''] = shown.abs().toFixed().split('.');
+  const { group, point } = signs(locale);
+  const sign = shown.isNegative() && !shown.isZero() ? '\u2212' : '';
+  return `${sign}${groupDigits(whole, group)}${fraction ? point + fraction : ''}`;
+}
+
+/** A share as a percentage with one digit: 0.3127 → "31.3 %". */
+export function writeShare(value: string | Decimal, locale: string = HOUSE): string {
+  return `${writeNumber(halfAwayFromZero(new Decimal(value).times(100), 1), locale, 1)}\u00a0%`;
+}

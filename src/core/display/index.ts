@@ -1,0 +1,4 @@
+export * from './amount';
+export * from './issue-sentence';
+export { describeTerm } from '../terms';
+export { describeMonth } from '../time';

@@ -1,0 +1,50 @@
+/** One sentence for every issue code: what is wrong and what to do. The only place where these are worded. */
+import type { Issue, IssueCode } from '../base';
+import { describeTerm, type Term } from '../terms';
+
+type Values = Readonly<Record<string, string>>;
+
+const SENTENCES: Readonly<Record<IssueCode, (values: Values) => string>> = {
+  'decimal.not-plain': ({ text }) => `“${text}” is not a number. Write plain digits, for example 1500 or 2.5.`,
+  'decimal.comma-ambiguous': ({ text }) =>
+    `“${text}” has a comma, which could mean either thousands or decimals. Write 1500 or 1.5.`,
+  'unit.unknown': ({ unit }) => `“${unit}” is not a unit we know. Use for example GB, GiB, TB, TiB, hour or request.`,
+  'unit.mismatch': ({ from, to }) => `${from} cannot be turned into ${to}: they measure different things.`,
+  'quantity.negative': ({ amount }) => `A quantity cannot be negative (${amount}). Enter zero or more.`,
+  'quantity.too-large': ({ amount }) => `${amount} is too large to be meant. Check the number and its unit.`,
+  'count.not-whole': ({ count }) => `The count must be a whole number, not ${count}.`,
+  'hours.exceed-month': ({ hours, month }) =>
+    `${hours} hours are more than the ${month} hours of the month. Enter at most ${month}, or change the month.`,
+  'hours.day-too-long': ({ hours }) => `A day has 24 hours, not ${hours}.`,
+  'days.exceed-month': ({ days }) => `A month has at most 31 days, not ${days}.`,
+  'usage.missing': ({ meter }) => `“${meter}” is not entered yet. Without it there is no amount.`,
+  'usage.counted-as-none': ({ meter }) => `“${meter}” is not entered and counts as none.`,
+  'place.missing': () => 'No provider and region chosen yet.',
+  'book.missing': ({ book, revision }) =>
+    `The price book “${book}”${revision ? ` revision ${revision}` : ''} is not here. Import it, or choose another provider.`,
+  'region.unknown': ({ region, book }) => `“${book}” has no region “${region}”.`,
+  'choice.missing': ({ kind }) => `No offer chosen yet for this ${kind?.toLowerCase() ?? 'component'}.`,
+  'offer.unknown': ({ sku, book }) => `“${book}” has no offer “${sku}” in this revision.`,
+  'offer.wrong-kind': ({ sku, kind, wanted }) => `“${sku}” is of the kind ${kind}, not ${wanted}.`,
+  'offer.not-in-region': ({ offer, region }) => `${offer} is not sold in ${region}. Choose another offer or region.`,
+  'offer.retiring': ({ offer, date, instead }) =>
+    `${offer} is being retired${date ? ` on ${date}` : ''}${instead ? `; its successor is ${instead}` : ''}.`,
+  'rate.missing': ({ offer, meter }) => `The price book has no on-demand rate for “${meter}” of ${offer} in this region.`,
+  'term.not-offered': ({ offer, term, terms }) => {
+    const sold = (terms ?? '').split(' ').filter(Boolean).map((each) => describeTerm(each as Term));
+    return `${offer} is not sold here as ${describeTerm(term as Term)}${sold.length ? `; it is sold ${sold.join('; ')}` : ''}.`;
+  },
+  'commitment.unused-hours': ({ hours, month }) =>
+    `The commitment pays all ${month} hours; ${hours} of them are used.`,
+  'need.nothing-fits': ({ region, vcpu, memory }) =>
+    `Nothing sold in ${region} has ${vcpu} vCPU and ${memory} GiB with everything asked for.`,
+  'currency.no-rate': ({ from, to }) =>
+    `The price book is in ${from} and the design in ${to}, and the design has no exchange rate between them.`,
+  'edit.target-gone': () => 'What you edited was removed meanwhile.',
+  'edit.duplicate-id': () => 'This part is in the design already.',
+  'edit.invalid': ({ reason }) => `The edit was refused: ${reason}`,
+};
+
+export function sentenceFor(issue: Issue): string {
+  return SENTENCES[issue.code](issue.values);
+}

@@ -1,0 +1,3 @@
+export * from './currency';
+export * from './rounding';
+export * from './split';

@@ -1,0 +1,50 @@
+/**
+ * Splitting money so that nothing is lost. `splitInProportion` divides an exact amount over weights;
+ * `roundRows` rounds rows so that they add up to the rounded total (largest remainder).
+ * Source: pricing rules, "Numbers" and "Pools".
+ */
+import { addAll, Decimal, ZERO } from '../base';
+import { down, halfAwayFromZero } from './rounding';
+
+/**
+ * Divides `total` in proportion to `weights` (none negative). The parts add up to `total` exactly: what division
+ * leaves over goes to the largest weight, the first of equals. All weights zero: everything is zero but the first.
+ */
+export function splitInProportion(total: Decimal, weights: readonly Decimal[]): Decimal[] {
+  if (weights.length === 0) return [];
+  const sum = addAll(weights);
+  const parts = sum.isZero()
+    ? weights.map(() => ZERO)
+    : weights.map((weight) => total.times(weight).dividedBy(sum));
+  let largest = 0;
+  weights.forEach((weight, index) => {
+    if (weight.greaterThan(weights[largest]!)) largest = index;
+  });
+  parts[largest] = total.minus(addAll(parts.filter((_, index) => index !== largest)));
+  return parts;
+}
+
+/**
+ * Rounds `rows` to `digits` so that they add up to `printedTotal` (by default the rounded exact sum). Each row is
+ * off by less than one minor unit; rows with the largest remainders are raised first, the earlier of equals.
+ */
+export function roundRows(rows: readonly Decimal[], digits: number, printedTotal?: Decimal): Decimal[] {
+  if (rows.length === 0) return [];
+  const target = printedTotal ?? halfAwayFromZero(addAll(rows), digits);
+  const floors = rows.map((row) => down(row, digits));
+  const step = halfAwayFromZero(target.minus(addAll(floors)).times(`1e${digits}`), 0).toNumber();
+  const order = rows
+    .map((row, index) => ({ index, remainder: row.minus(floors[index]!) }))
+    .sort((a, b) => b.remainder.comparedTo(a.remainder) || a.index - b.index);
+  const unit = new Decimal(`1e-${digits}`);
+  const rounded = [...floors];
+  for (let given = 0; given < step; given += 1) {
+    const { index } = order[given % order.length]!;
+    rounded[index] = rounded[index]!.plus(unit);
+  }
+  for (let taken = 0; taken < -step; taken += 1) {
+    const { index } = order[order.length - 1 - (taken % order.length)]!;
+    rounded[index] = rounded[index]!.minus(unit);
+  }
+  return rounded;
+}

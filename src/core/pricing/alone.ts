@@ -1,0 +1,81 @@
+/**
+ * One component priced by itself, for lists of alternatives: under every term, or with every offer of its kind.
+ * Pools count only the component itself here, and the lists say so.
+ */
+import type { Decimal } from '../base';
+import { kindOf, nearestRegion, type Offer, type Region } from '../books';
+import type { Component, Design } from '../design';
+import { firstUnitPrice } from '../rates';
+import { TERMS, type Term } from '../terms';
+import { conversionFactor } from '../units';
+import type { BookSet } from './book-set';
+import { priceDesign } from './price-design';
+import type { PricedLine } from './priced';
+
+export function priceAlone(component: Component, design: Design, books: BookSet): PricedLine {
+  const alone: Design = { ...design, sections: [{ id: 'alone', name: '', components: [component] }] };
+  return priceDesign(alone, books, 'likely').sections[0]!.lines[0]!;
+}
+
+export interface TermPrice {
+  readonly term: Term;
+  readonly line: PricedLine;
+  /** 1 − committed ÷ on demand; negative where it costs more; null without both. */
+  readonly saving: Decimal | null;
+}
+
+/** The same component under every way of paying that its kind knows. Needs E4, E7. */
+export function compareTerms(component: Component, design: Design, books: BookSet): TermPrice[] {
+  const terms = kindOf(component.kind).committable ? TERMS : (['on-demand'] as const);
+  return terms.map((term) => {
+    const line = priceAlone({ ...component, term }, design, books);
+    const saving =
+      line.status === 'priced' && line.onDemand && !line.onDemand.isZero()
+        ? line.monthly.value.dividedBy(line.onDemand).negated().plus(1)
+        : null;
+    return { term, line, saving };
+  });
+}
+
+export interface OfferPrice {
+  readonly offer: Offer;
+  /** Price of one hour on demand; null for kinds without hours or where not sold so. */
+  readonly hourly: Decimal | null;
+  /** Price of the first unit of the main meter, with its unit; null where not sold. */
+  readonly unitPrice: { readonly price: Decimal; readonly unit: string } | null;
+  /** The component as it is (count, use, term) with this offer; null where it cannot be priced so. */
+  readonly monthly: Decimal | null;
+  readonly soldHere: boolean;
+  /** Where it is not sold here: the nearest region that has it, if any. */
+  readonly nearest: Region | null;
+}
+
+/** Every offer of the component's kind in its book, sold in its region or not. Empty without a place. */
+export function compareOffers(component: Component, design: Design, books: BookSet): OfferPrice[] {
+  const pin = design.books.find((each) => each.book === component.place?.book);
+  const book = pin && books.get(pin.book, pin.revision);
+  const here = component.place && book?.region(component.place.region);
+  if (!book || !here) return [];
+  const meter = kindOf(component.kind).meters[0]!;
+  return book.offersOf(component.kind).map((offer) => {
+    const selling = book.regionsSelling(offer.sku);
+    const soldHere = selling.includes(here.code);
+    if (!soldHere) {
+      const candidates = selling.flatMap((code) => book.region(code) ?? []);
+      const nearest = nearestRegion(here, candidates) ?? null;
+      return { offer, hourly: null, unitPrice: null, monthly: null, soldHere, nearest };
+    }
+    const rate = book.rate(offer.sku, here.code, meter.meter, 'on-demand');
+    const unitPrice = rate ? { price: firstUnitPrice(rate.charge), unit: rate.unit } : null;
+    const factor = unitPrice && meter.from === 'running' ? conversionFactor('hour', unitPrice.unit) : null;
+    const line = priceAlone({ ...component, choice: { by: 'sku', sku: offer.sku } }, design, books);
+    return {
+      offer,
+      hourly: unitPrice && factor?.ok ? unitPrice.price.times(factor.value) : null,
+      unitPrice,
+      monthly: line.status === 'priced' ? line.monthly.value : null,
+      soldHere,
+      nearest: null,
+    };
+  });
+}

@@ -1,0 +1,141 @@
+/**
+ * The engine: design × books → lines, pools, totals, each with its trace. One call prices one case; `priceCases`
+ * prices all three, pools and tiers anew each time. Source: pricing rules, "From usage to amount", "Three cases".
+ */
+import { addAll, type Decimal, decimal, type Issue, ZERO } from '../base';
+import { head } from '../books';
+import type { Design } from '../design';
+import { firstUnitPrice } from '../rates';
+import { committedAmounts, commitmentOf } from '../terms';
+import { type Figure, relabel, sum } from '../trace';
+import { CASES, type Case } from '../usage';
+import type { BookSet } from './book-set';
+import { exchanged, exchangeStep } from './exchange';
+import { chargeClaims, type Claim } from './pools';
+import type { PricedComponent, PricedDesign, PricedLine, PricedSection } from './priced';
+import { resolveComponent, type Resolved } from './resolve';
+
+/** Prices every component of the design for one case. Never throws on what a person can enter. */
+export function priceDesign(design: Design, books: BookSet, which: Case): PricedDesign {
+  const lines = new Map<string, PricedLine>();
+  const resolved: { value: Resolved; step: Figure | null }[] = [];
+  for (const section of design.sections) {
+    for (const component of section.components) {
+      const resolution = resolveComponent(component, design, books, which);
+      if (!resolution.ok) {
+        lines.set(component.id, unpriced(component.id, resolution.issues, resolution.nearest));
+        continue;
+      }
+      const step = exchangeStep(resolution.value.book.currency, design.currency, design.assumptions.exchange);
+      if (step.ok) resolved.push({ value: resolution.value, step: step.value });
+      else lines.set(component.id, unpriced(component.id, [step.issue]));
+    }
+  }
+  const onDemand = onDemandAmounts(resolved.map((each) => each.value), design.assumptions.countAllowances);
+  for (const { value, step } of resolved) {
+    lines.set(value.component.id, lineOf(value, onDemand.get(value.component.id)!, step, design.currency));
+  }
+  return totalsOf(design, lines, which);
+}
+
+export function priceCases(design: Design, books: BookSet): Record<Case, PricedDesign> {
+  const [lean, likely, heavy] = CASES.map((which) => priceDesign(design, books, which));
+  return { lean: lean!, likely: likely!, heavy: heavy! };
+}
+
+function unpriced(id: string, issues: readonly Issue[], nearest: Extract<PricedLine, { status: 'unpriced' }>['nearest'] = []): PricedLine {
+  return { status: 'unpriced', id, issues, nearest };
+}
+
+/**
+ * On-demand figures by component. Committed components keep out of the pools: their on-demand figure is worked out
+ * alone, only to state the saving.
+ */
+function onDemandAmounts(resolved: readonly Resolved[], countAllowances: boolean): Map<string, Figure[]> {
+  const figures = new Map<string, Figure[]>(resolved.map((each) => [each.component.id, []]));
+  const claimsOf = (each: Resolved): Claim[] => {
+    const book = head(each.book);
+    return each.demands.map((demand) => ({ ...demand, componentId: each.component.id, book }));
+  };
+  const charge = (claims: Claim[]): void => {
+    const amounts = chargeClaims(claims, countAllowances);
+    claims.forEach((claim, index) => figures.get(claim.componentId)!.push(amounts[index]!));
+  };
+  charge(resolved.filter((each) => !each.committed).flatMap(claimsOf));
+  for (const each of resolved) if (each.committed) charge(claimsOf(each));
+  return figures;
+}
+
+function lineOf(resolved: Resolved, onDemandParts: readonly Figure[], step: Figure | null, currency: string): PricedComponent {
+  const { component, book, offer, count } = resolved;
+  const onDemand =
+    onDemandParts.length === 0
+      ? null
+      : onDemandParts.length === 1
+        ? onDemandParts[0]!
+        : sum('All meters', book.currency, onDemandParts);
+  const inDesign = (figure: Figure): Figure => exchanged(figure, step, currency);
+  const common = {
+    status: 'priced' as const,
+    id: component.id,
+    offer,
+    book: head(book),
+    onDemand: onDemand && inDesign(onDemand).value,
+    count: count.value,
+    notices: resolved.notices,
+  };
+  const commitment = commitmentOf(component.term);
+  if (!resolved.committed || !commitment) {
+    const monthly = inDesign(onDemand!);
+    return { ...common, monthly: relabel(monthly, monthly.label), recurring: monthly.value, upfront: ZERO, wholeTerm: null };
+  }
+  const { rate, source } = committedRate(resolved);
+  const amounts = committedAmounts(
+    {
+      commitment,
+      hourlyPrice: firstUnitPrice(rate.charge),
+      upfrontPrice: rate.upfront,
+      currency: book.currency,
+      source,
+    },
+    count,
+    resolved.hoursInMonth,
+  );
+  return {
+    ...common,
+    monthly: inDesign(amounts.monthly),
+    recurring: inDesign(amounts.recurring).value,
+    upfront: inDesign(amounts.upfront).value,
+    wholeTerm: { months: commitment.months, amount: inDesign(amounts.wholeTerm).value },
+  };
+}
+
+function committedRate(resolved: Resolved) {
+  const rate = resolved.committed!;
+  const { title, revision, effective } = resolved.book;
+  return { rate, source: { book: title, revision, effective, sku: rate.sku, region: rate.region } };
+}
+
+function totalsOf(design: Design, lines: ReadonlyMap<string, PricedLine>, which: Case): PricedDesign {
+  const sections: PricedSection[] = design.sections.map((section) => {
+    const own = section.components.map((component) => lines.get(component.id)!);
+    const named = own.flatMap((line, index) =>
+      line.status === 'priced' ? [relabel(line.monthly, section.components[index]!.name)] : [],
+    );
+    return { id: section.id, name: section.name, lines: own, monthly: sum(section.name, design.currency, named) };
+  });
+  const priced = [...lines.values()].filter((line): line is PricedComponent => line.status === 'priced');
+  const add = (read: (line: PricedComponent) => Decimal): Decimal => addAll(priced.map(read));
+  const recurring = add((line) => line.recurring);
+  const upfront = add((line) => line.upfront);
+  return {
+    case: which,
+    currency: design.currency,
+    sections,
+    monthly: sum('Design', design.currency, sections.map((section) => section.monthly)),
+    recurring,
+    upfront,
+    firstYear: upfront.plus(recurring.times(decimal(12))),
+    unpriced: lines.size - priced.length,
+  };
+}

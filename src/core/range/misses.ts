@@ -1,0 +1,16 @@
+/** What a near miss lacks, in words. */
+import type { Miss } from '../sizing';
+
+const WORDS: Readonly<Record<Miss['lacks'][number], string>> = {
+  vcpu: 'too few vCPU',
+  memory: 'too little memory',
+  family: 'another family',
+  processor: 'another processor make',
+  burstable: 'burstable',
+  retiring: 'being retired',
+  term: 'not sold under this term',
+};
+
+export function lacksText(lacks: Miss['lacks']): string {
+  return lacks.map((lack) => WORDS[lack]).join(', ');
+}

@@ -1,0 +1,156 @@
+/**
+ * The whole result of pricing a design in plain serialisable form: what the worker posts, the server stores and the
+ * command line prints. Amounts are text: `monthly` exact, `printed` rounded so that rows add up.
+ */
+import type { Issue } from '../base';
+import { lacksText } from './misses';
+import type { Design } from '../design';
+import { type BookSet, priceCases, type PricedDesign, type PricedLine, printedAmounts, type PrintedDesign } from '../pricing';
+import type { Case } from '../usage';
+import { type Wick, wickOfDesign, wickOfLine, wickOver } from './wick';
+
+export interface PlainWick {
+  readonly low: string;
+  readonly likely: string;
+  readonly high: string;
+}
+
+export interface LineSummary {
+  readonly id: string;
+  readonly priced: boolean;
+  readonly printed: string | null;
+  readonly monthly: string | null;
+  readonly recurring: string | null;
+  readonly upfront: string | null;
+  readonly termMonths: number | null;
+  readonly wholeTerm: string | null;
+  readonly onDemand: string | null;
+  /** The lean and the heavy case's own amounts; these add up over rows, the ends of wicks need not. */
+  readonly lean: string | null;
+  readonly heavy: string | null;
+  readonly wick: PlainWick | null;
+  readonly offer: { readonly sku: string; readonly name: string } | null;
+  /** Why there is no amount. */
+  readonly issues: readonly Issue[];
+  /** What to know about the amount. */
+  readonly notices: readonly Issue[];
+  readonly nearest: readonly { readonly sku: string; readonly name: string; readonly lacks: string }[];
+}
+
+export interface SectionSummary {
+  readonly id: string;
+  readonly name: string;
+  readonly printed: string;
+  readonly unpriced: number;
+  readonly wick: PlainWick;
+  readonly lines: readonly LineSummary[];
+}
+
+export interface DesignSummary {
+  readonly currency: string;
+  readonly printed: string;
+  readonly monthly: string;
+  readonly recurring: string;
+  readonly upfront: string;
+  readonly firstYear: string;
+  readonly unpriced: number;
+  readonly lean: string;
+  readonly heavy: string;
+  readonly wick: PlainWick;
+  readonly sections: readonly SectionSummary[];
+}
+
+/** Prices all three cases and brings them into one summary. */
+export function summarise(design: Design, books: BookSet): DesignSummary {
+  return summaryOf(priceCases(design, books));
+}
+
+export function summaryOf(cases: Readonly<Record<Case, PricedDesign>>): DesignSummary {
+  const { likely } = cases;
+  const printed = printedAmounts(likely);
+  return {
+    currency: likely.currency,
+    printed: printed.total.toString(),
+    monthly: likely.monthly.value.toString(),
+    recurring: likely.recurring.toString(),
+    upfront: likely.upfront.toString(),
+    firstYear: likely.firstYear.toString(),
+    unpriced: likely.unpriced,
+    lean: cases.lean.monthly.value.toString(),
+    heavy: cases.heavy.monthly.value.toString(),
+    wick: plainWick(wickOfDesign(cases)),
+    sections: likely.sections.map((section, at) => ({
+      id: section.id,
+      name: section.name,
+      printed: printed.sections.get(section.id)!.toString(),
+      unpriced: section.lines.filter((line) => line.status === 'unpriced').length,
+      wick: plainWick(
+        wickOver({
+          lean: cases.lean.sections[at]!.monthly.value,
+          likely: section.monthly.value,
+          heavy: cases.heavy.sections[at]!.monthly.value,
+        }),
+      ),
+      lines: section.lines.map((line, row) =>
+        lineSummary(line, printed, {
+          lean: cases.lean.sections[at]!.lines[row]!,
+          likely: line,
+          heavy: cases.heavy.sections[at]!.lines[row]!,
+        }),
+      ),
+    })),
+  };
+}
+
+function lineSummary(line: PricedLine, printed: PrintedDesign, cases: Record<Case, PricedLine>): LineSummary {
+  if (line.status === 'unpriced') {
+    const nearest = line.nearest.map(({ offer, lacks }) => ({ sku: offer.sku, name: offer.name, lacks: lacksText(lacks) }));
+    return { ...EMPTY_LINE, id: line.id, issues: line.issues, nearest };
+  }
+  const wick = wickOfLine(cases);
+  return {
+    id: line.id,
+    priced: true,
+    printed: printed.components.get(line.id)!.toString(),
+    monthly: line.monthly.value.toString(),
+    recurring: line.recurring.toString(),
+    upfront: line.upfront.toString(),
+    termMonths: line.wholeTerm?.months ?? null,
+    wholeTerm: line.wholeTerm?.amount.toString() ?? null,
+    onDemand: line.onDemand?.toString() ?? null,
+    lean: amountOf(cases.lean),
+    heavy: amountOf(cases.heavy),
+    wick: wick && plainWick(wick),
+    offer: { sku: line.offer.sku, name: line.offer.name },
+    issues: [],
+    notices: line.notices,
+    nearest: [],
+  };
+}
+
+const EMPTY_LINE: LineSummary = {
+  id: '',
+  priced: false,
+  printed: null,
+  monthly: null,
+  recurring: null,
+  upfront: null,
+  termMonths: null,
+  wholeTerm: null,
+  onDemand: null,
+  lean: null,
+  heavy: null,
+  wick: null,
+  offer: null,
+  issues: [],
+  notices: [],
+  nearest: [],
+};
+
+function plainWick(wick: Wick): PlainWick {
+  return { low: wick.low.toString(), likely: wick.likely.toString(), high: wick.high.toString() };
+}
+
+function amountOf(line: PricedLine): string | null {
+  return line.status === 'priced' ? line.monthly.value.toString() : null;
+}

@@ -1,0 +1,31 @@
+/** The wick of an amount: its range over the three cases, least first. Source: pricing rules, "Three cases". */
+import { Decimal } from '../base';
+import type { PricedDesign, PricedLine } from '../pricing';
+import type { Case } from '../usage';
+
+export interface Wick {
+  readonly low: Decimal;
+  readonly likely: Decimal;
+  readonly high: Decimal;
+}
+
+/** Low and high over all three, so that a case that turns out cheaper than lean is still inside. */
+export function wickOver(values: Readonly<Record<Case, Decimal>>): Wick {
+  const { lean, likely, heavy } = values;
+  return { low: Decimal.min(lean, likely, heavy), likely, high: Decimal.max(lean, likely, heavy) };
+}
+
+/** The wick of one component; null where a case has no amount. */
+export function wickOfLine(cases: Readonly<Record<Case, PricedLine>>): Wick | null {
+  const { lean, likely, heavy } = cases;
+  if (lean.status !== 'priced' || likely.status !== 'priced' || heavy.status !== 'priced') return null;
+  return wickOver({ lean: lean.monthly.value, likely: likely.monthly.value, heavy: heavy.monthly.value });
+}
+
+export function wickOfDesign(cases: Readonly<Record<Case, PricedDesign>>): Wick {
+  return wickOver({
+    lean: cases.lean.monthly.value,
+    likely: cases.likely.monthly.value,
+    heavy: cases.heavy.monthly.value,
+  });
+}

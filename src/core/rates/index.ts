@@ -1,0 +1,2 @@
+export * from './charge';
+export * from './structure';

@@ -1,0 +1,83 @@
+/**
+ * Cheapest that fits: a need resolves to the offer with the least monthly cost under the component's own running
+ * hours and term, in its region. Ties: fewer vCPU, then less memory, then SKU. Where nothing fits, the nearest
+ * misses and why. Source: pricing rules, "Cheapest that fits"; needs B6.
+ */
+import { type Decimal, decimal } from '../base';
+import type { Offer } from '../books';
+
+export interface Need {
+  readonly vcpu: string;
+  /** GiB. */
+  readonly memory: string;
+  readonly family?: string;
+  readonly processor?: string;
+  readonly allowBurstable?: boolean;
+  readonly allowRetiring?: boolean;
+}
+
+export interface Miss {
+  readonly offer: Offer;
+  readonly lacks: readonly ('vcpu' | 'memory' | 'family' | 'processor' | 'burstable' | 'retiring' | 'term')[];
+}
+
+export type Fit =
+  | { readonly fits: true; readonly offer: Offer; readonly considered: number }
+  | { readonly fits: false; readonly nearest: readonly Miss[] };
+
+/** What an offer lacks for a need; empty: it satisfies it. */
+export function lacksOf(need: Need, offer: Offer): Miss['lacks'] {
+  const lacks: Miss['lacks'][number][] = [];
+  if (!offer.vcpu || offer.vcpu.lessThan(need.vcpu)) lacks.push('vcpu');
+  if (!offer.memory || offer.memory.lessThan(need.memory)) lacks.push('memory');
+  if (need.family && offer.family !== need.family) lacks.push('family');
+  if (need.processor && offer.processor !== need.processor) lacks.push('processor');
+  if (offer.burstable && !need.allowBurstable) lacks.push('burstable');
+  if (offer.lifecycle === 'retiring' && !need.allowRetiring) lacks.push('retiring');
+  return lacks;
+}
+
+/**
+ * `monthlyCost` prices one unit of an offer under the component's term and hours; null: not sold under that term.
+ */
+export function cheapestThatFits(
+  need: Need,
+  offers: readonly Offer[],
+  monthlyCost: (offer: Offer) => Decimal | null,
+): Fit {
+  let best: { offer: Offer; cost: Decimal } | undefined;
+  let considered = 0;
+  const misses: Miss[] = [];
+  for (const offer of offers) {
+    const lacks = lacksOf(need, offer);
+    if (lacks.length > 0) {
+      misses.push({ offer, lacks });
+      continue;
+    }
+    const cost = monthlyCost(offer);
+    if (cost === null) {
+      misses.push({ offer, lacks: ['term'] });
+      continue;
+    }
+    considered += 1;
+    if (!best || cheaper(cost, offer, best.cost, best.offer)) best = { offer, cost };
+  }
+  if (best) return { fits: true, offer: best.offer, considered };
+  return { fits: false, nearest: misses.sort((a, b) => distance(need, a) - distance(need, b)).slice(0, 3) };
+}
+
+function cheaper(cost: Decimal, offer: Offer, bestCost: Decimal, best: Offer): boolean {
+  const order =
+    cost.comparedTo(bestCost) || offer.vcpu!.comparedTo(best.vcpu!) || offer.memory!.comparedTo(best.memory!);
+  return order < 0 || (order === 0 && offer.sku < best.sku);
+}
+
+/** Fewest lacks first, then the smallest shortfall; only for ranking misses, never for money. */
+function distance(need: Need, miss: Miss): number {
+  const short = (have: Decimal | null, want: string): number => {
+    const wanted = decimal(want);
+    if (!have || wanted.isZero()) return have ? 0 : 1;
+    return Math.max(0, 1 - have.dividedBy(wanted).toNumber());
+  };
+  return miss.lacks.length * 10 + short(miss.offer.vcpu, need.vcpu) + short(miss.offer.memory, need.memory);
+}

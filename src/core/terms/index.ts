@@ -1,0 +1,2 @@
+export * from './commitment';
+export * from './term';

@@ -1,0 +1,100 @@
+/**
+ * A figure is a value together with how it came about: the calculation builds figures and so writes its own
+ * explanation. Every node but the leaves is an operation over its parts; `evaluate` does the sums again from the
+ * leaves, and a test holds both against each other. Source: pricing rules, "From usage to amount".
+ */
+import { addAll, assertNever, Decimal } from '../base';
+
+/** Where a rate was read: enough to find it in the published list. */
+export interface RateSource {
+  readonly book: string;
+  readonly revision: number;
+  readonly effective: string;
+  readonly sku: string;
+  readonly region: string;
+}
+
+export type Operation = 'given' | 'rate' | 'sum' | 'difference' | 'product' | 'quotient' | 'least' | 'greatest';
+
+export interface Figure {
+  readonly operation: Operation;
+  readonly label: string;
+  readonly value: Decimal;
+  /** For people: "hour", "GB-month", "USD", "USD per hour". */
+  readonly unit: string;
+  readonly parts: readonly Figure[];
+  readonly note?: string;
+  readonly source?: RateSource;
+}
+
+/** A leaf: something entered or assumed. */
+export function given(label: string, value: Decimal, unit: string, note?: string): Figure {
+  return { operation: 'given', label, value, unit, parts: [], note };
+}
+
+/** A leaf: a price read from a book. */
+export function rate(label: string, value: Decimal, unit: string, source: RateSource): Figure {
+  return { operation: 'rate', label, value, unit, parts: [], source };
+}
+
+export function sum(label: string, unit: string, parts: readonly Figure[], note?: string): Figure {
+  return node('sum', label, unit, parts, note);
+}
+
+export function product(label: string, unit: string, parts: readonly Figure[], note?: string): Figure {
+  return node('product', label, unit, parts, note);
+}
+
+export function quotient(label: string, unit: string, parts: readonly [Figure, Figure], note?: string): Figure {
+  return node('quotient', label, unit, parts, note);
+}
+
+export function difference(label: string, unit: string, parts: readonly [Figure, Figure], note?: string): Figure {
+  return node('difference', label, unit, parts, note);
+}
+
+export function least(label: string, unit: string, parts: readonly Figure[], note?: string): Figure {
+  return node('least', label, unit, parts, note);
+}
+
+export function greatest(label: string, unit: string, parts: readonly Figure[], note?: string): Figure {
+  return node('greatest', label, unit, parts, note);
+}
+
+/** The same figure under another label or with a note. */
+export function relabel(figure: Figure, label: string, note = figure.note): Figure {
+  return { ...figure, label, note };
+}
+
+function node(operation: Operation, label: string, unit: string, parts: readonly Figure[], note?: string): Figure {
+  const values = parts.map((part) => part.value);
+  return { operation, label, value: combine(operation, values), unit, parts, note };
+}
+
+function combine(operation: Operation, values: readonly Decimal[]): Decimal {
+  switch (operation) {
+    case 'given':
+    case 'rate':
+      throw new Error('a leaf has no parts to combine');
+    case 'sum':
+      return addAll(values);
+    case 'difference':
+      return values.slice(1).reduce((left, value) => left.minus(value), values[0]!);
+    case 'product':
+      return values.reduce((left, value) => left.times(value), new Decimal(1));
+    case 'quotient':
+      return values[0]!.dividedBy(values[1]!);
+    case 'least':
+      return Decimal.min(...values);
+    case 'greatest':
+      return Decimal.max(...values);
+    default:
+      return assertNever(operation);
+  }
+}
+
+/** Works a figure out again from its leaves alone. */
+export function evaluate(figure: Figure): Decimal {
+  if (figure.operation === 'given' || figure.operation === 'rate') return figure.value;
+  return combine(figure.operation, figure.parts.map(evaluate));
+}

@@ -1,0 +1,53 @@
+/** The two outward forms of a figure: structured (values as strings, for JSON and workers) and plain text. */
+import type { Figure, Operation, RateSource } from './figure';
+
+export interface PlainFigure {
+  readonly operation: Operation;
+  readonly label: string;
+  readonly value: string;
+  readonly unit: string;
+  readonly note?: string;
+  readonly source?: RateSource;
+  readonly parts: readonly PlainFigure[];
+}
+
+export function toPlain(figure: Figure): PlainFigure {
+  return {
+    operation: figure.operation,
+    label: figure.label,
+    value: figure.value.toString(),
+    unit: figure.unit,
+    ...(figure.note ? { note: figure.note } : {}),
+    ...(figure.source ? { source: figure.source } : {}),
+    parts: figure.parts.map(toPlain),
+  };
+}
+
+const SIGNS: Readonly<Record<Operation, string>> = {
+  given: '',
+  rate: '',
+  sum: ' + ',
+  difference: ' \u2212 ',
+  product: ' × ',
+  quotient: ' ÷ ',
+  least: ' or, if less, ',
+  greatest: ' or, if more, ',
+};
+
+/** One step in words: "8 × 22"; empty for a leaf. */
+export function formulaOf(figure: PlainFigure, write: (value: string) => string = (value) => value): string {
+  if (figure.parts.length < 2) return '';
+  return figure.parts.map((part) => `${write(part.value)} ${part.unit}`.trim()).join(SIGNS[figure.operation]);
+}
+
+/** Indented lines, two spaces a level, for terminals and files. */
+export function toText(figure: PlainFigure, depth = 0): string {
+  const formula = formulaOf(figure);
+  const from = figure.source
+    ? `  [${figure.source.book} r${figure.source.revision}, ${figure.source.effective}, ${figure.source.sku}, ${figure.source.region}]`
+    : '';
+  const note = figure.note ? `  (${figure.note})` : '';
+  const head = `${'  '.repeat(depth)}${figure.label}: ${figure.value} ${figure.unit}`;
+  const line = `${head}${formula ? ` = ${formula}` : ''}${from}${note}`;
+  return [line, ...figure.parts.map((part) => toText(part, depth + 1))].join('\n');
+}

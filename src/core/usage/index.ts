@@ -1,0 +1,3 @@
+export * from './allowance';
+export * from './cased';
+export * from './running';

@@ -1,0 +1,115 @@
+/** A priced design as a flat table: one row a component, the printed amounts, a total row that they add up to. */
+import { stringify } from 'csv-stringify/sync';
+import type { Component, Design } from '@/core/design';
+import { kindOf } from '@/core/books';
+import { Decimal } from '@/core/base';
+import { describeTerm, sentenceFor } from '@/core/display';
+import { halfAwayFromZero, minorDigits, roundRows } from '@/core/money';
+import type { DesignSummary, LineSummary } from '@/core/range';
+
+const COLUMNS = [
+  'Section',
+  'Component',
+  'Kind',
+  'ServiceCategory',
+  'Provider book',
+  'Book revision',
+  'RegionId',
+  'SkuId',
+  'Offer',
+  'Count',
+  'Use of each',
+  'Paid',
+  'BillingCurrency',
+  'Monthly',
+  'Lean monthly',
+  'Heavy monthly',
+  'Upfront',
+  'Note',
+] as const;
+
+/** Text that a spreadsheet would take for a formula is defused. Amounts: printed digits, plain point. */
+export function designCsv(design: Design, summary: DesignSummary): string {
+  const lines = summary.sections.flatMap((section) => section.lines);
+  const money = {
+    lean: column(lines, (line) => line.lean, summary.lean, summary.currency),
+    heavy: column(lines, (line) => line.heavy, summary.heavy, summary.currency),
+    upfront: column(lines, (line) => line.upfront, summary.upfront, summary.currency),
+  };
+  const rows = design.sections.flatMap((section, at) =>
+    section.components.map((component, index) => {
+      const line = summary.sections[at]!.lines[index]!;
+      return row(design, section.name, component, line, summary.currency, {
+        lean: money.lean.rows.get(line.id) ?? '',
+        heavy: money.heavy.rows.get(line.id) ?? '',
+        upfront: money.upfront.rows.get(line.id) ?? '',
+      });
+    }),
+  );
+  const cells: Partial<Record<(typeof COLUMNS)[number], string>> = {
+    Section: summary.unpriced > 0 ? `Total (incomplete: ${summary.unpriced} not priced)` : 'Total',
+    BillingCurrency: summary.currency,
+    Monthly: new Decimal(summary.printed).toFixed(minorDigits(summary.currency)),
+    'Lean monthly': money.lean.total,
+    'Heavy monthly': money.heavy.total,
+    Upfront: money.upfront.total,
+  };
+  const total = COLUMNS.map((each) => cells[each] ?? '');
+  return stringify([[...COLUMNS], ...rows, total], { escape_formulas: true, record_delimiter: 'windows' });
+}
+
+/** A money column whose printed rows add up to its printed total. */
+function column(lines: readonly LineSummary[], read: (line: LineSummary) => string | null, total: string, currency: string) {
+  const digits = minorDigits(currency);
+  const priced = lines.flatMap((line) => {
+    const value = read(line);
+    return value === null ? [] : [{ id: line.id, value: new Decimal(value) }];
+  });
+  const printedTotal = halfAwayFromZero(new Decimal(total), digits);
+  const rounded = roundRows(priced.map((each) => each.value), digits, printedTotal);
+  const rows = new Map(priced.map((each, index) => [each.id, rounded[index]!.toFixed(digits)]));
+  return { rows, total: printedTotal.toFixed(digits) };
+}
+
+function row(design: Design, section: string, component: Component, line: LineSummary, currency: string, money: { lean: string; heavy: string; upfront: string }): string[] {
+  const kind = kindOf(component.kind);
+  const pin = design.books.find((each) => each.book === component.place?.book);
+  const notes = [...line.issues, ...line.notices].map(sentenceFor).join(' ');
+  return [
+    section,
+    component.name,
+    kind.label,
+    kind.serviceCategory,
+    component.place?.book ?? '',
+    pin ? String(pin.revision) : '',
+    component.place?.region ?? '',
+    line.offer?.sku ?? '',
+    line.offer?.name ?? '',
+    component.count.likely,
+    useText(component),
+    describeTerm(component.term),
+    currency,
+    line.printed === null ? 'not priced' : new Decimal(line.printed).toFixed(minorDigits(currency)),
+    money.lean,
+    money.heavy,
+    money.upfront,
+    notes,
+  ];
+}
+
+/** "always", "220 hour", "500 GiB; 3000 request". */
+export function useText(component: Component): string {
+  if (component.kind === 'server') {
+    const running = component.running;
+    if (running.pattern === 'always') return 'always';
+    if (running.pattern === 'hours') return `${running.hoursPerMonth.likely} h a month`;
+    return `${running.hoursPerDay.likely} h × ${running.daysPerMonth.likely} days`;
+  }
+  const meters = kindOf(component.kind).meters;
+  return meters
+    .flatMap((meter) => {
+      const entry = component.usage[meter.meter];
+      return entry ? [`${meter.label} ${entry.amount.likely} ${entry.unit}`] : [];
+    })
+    .join('; ');
+}

@@ -1,0 +1,51 @@
+/** Edits as they come over the wire. The same bounds as in a design file. */
+import { z } from 'zod';
+import type { Edit } from '@/core/design';
+import { currency, longText, name, term } from './fields';
+import { bookPins, casedCount, choice, component, exchange, id, month, place, running, section, usageEntry } from './design';
+
+const index = z.int().min(0).max(1_000_000);
+
+function setComponent<F extends string, V extends z.ZodType>(field: F, value: V) {
+  return z.strictObject({ edit: z.literal('set-component'), id, field: z.literal(field), value });
+}
+
+function setDesign<F extends string, V extends z.ZodType>(field: F, value: V) {
+  return z.strictObject({ edit: z.literal('set-design'), field: z.literal(field), value });
+}
+
+function setAssumption<F extends string, V extends z.ZodType>(field: F, value: V) {
+  return z.strictObject({ edit: z.literal('set-assumption'), field: z.literal(field), value });
+}
+
+export const editSchema: z.ZodType<Edit> = z.union([
+  setComponent('name', name),
+  setComponent('count', casedCount),
+  setComponent('place', place.nullable()),
+  setComponent('choice', choice),
+  setComponent('running', running),
+  setComponent('term', term),
+  setDesign('title', name),
+  setDesign('description', longText),
+  setDesign('currency', currency),
+  setAssumption('month', month),
+  setAssumption('countAllowances', z.boolean()),
+  setAssumption('exchange', exchange),
+  z.strictObject({ edit: z.literal('set-usage'), id, meter: id, value: usageEntry.nullable() }),
+  z.strictObject({ edit: z.literal('pin-books'), books: bookPins }),
+  z.strictObject({ edit: z.literal('add-section'), index, section }),
+  z.strictObject({ edit: z.literal('remove-section'), id }),
+  z.strictObject({ edit: z.literal('rename-section'), id, name }),
+  z.strictObject({ edit: z.literal('add-component'), section: id, index, component }),
+  z.strictObject({ edit: z.literal('remove-component'), id }),
+  z.strictObject({ edit: z.literal('move-component'), id, section: id, index }),
+]) as z.ZodType<Edit>;
+
+/** One save: edits on top of a revision. `batch` makes a repeated send harmless. */
+export const editBatchSchema = z.strictObject({
+  baseRevision: z.int().min(0),
+  batch: z.uuid(),
+  edits: z.array(editSchema).min(1).max(500),
+});
+
+export type EditBatch = z.infer<typeof editBatchSchema>;

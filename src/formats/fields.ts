@@ -1,0 +1,44 @@
+/** Fields that every format shares: bounded text without control characters, plain decimals, codes, dates. */
+import { z } from 'zod';
+import { DECIMAL_TEXT } from '@/core/base';
+import { CURRENCY_CODE } from '@/core/money';
+import { TERMS, type Term } from '@/core/terms';
+import { UNIT_CODES } from '@/core/units';
+
+export const LIMITS = { name: 200, text: 2000, sections: 200, components: 5000, rates: 2_000_000 } as const;
+
+// eslint-disable-next-line no-control-regex -- refusing control characters is what it is for
+const NO_CONTROL = /^[^\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f]*$/;
+
+export const name = z
+  .string()
+  .trim()
+  .min(1, 'must not be empty')
+  .max(LIMITS.name, `must be at most ${LIMITS.name} characters`)
+  .regex(NO_CONTROL, 'must not contain control characters');
+
+export const longText = z
+  .string()
+  .max(LIMITS.text, `must be at most ${LIMITS.text} characters`)
+  .regex(NO_CONTROL, 'must not contain control characters');
+
+export const decimalText = z
+  .string()
+  .regex(DECIMAL_TEXT, 'must be a plain decimal as text, for example "0.0425" (no exponent, at most 18 digits after the point)');
+
+export const amountText = decimalText.refine((text) => !text.startsWith('-'), 'must not be negative');
+
+/** Identifiers in files: letters, digits, dot, dash, underscore. */
+export const code = z
+  .string()
+  .regex(/^[A-Za-z0-9][A-Za-z0-9._-]{0,79}$/, 'must be 1 to 80 letters, digits, dots, dashes or underscores');
+
+export const currency = z.string().regex(CURRENCY_CODE, 'must be a currency code of three capital letters');
+
+export const isoDate = z
+  .string()
+  .regex(/^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, 'must be a date like 2026-11-01');
+
+export const unit = z.enum(UNIT_CODES as [string, ...string[]]);
+
+export const term = z.enum(TERMS as [Term, ...Term[]]);

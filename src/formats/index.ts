@@ -1,0 +1,5 @@
+export * from './design';
+export * from './design-csv';
+export * from './edit';
+export * from './faults';
+export * from './price-book';

@@ -1,0 +1,33 @@
+import path from 'node:path';
+import { defineConfig } from 'vitest/config';
+
+const alias = { '@': path.resolve(import.meta.dirname, 'src') };
+
+export default defineConfig({
+  resolve: { alias },
+  test: {
+    projects: [
+      {
+        resolve: { alias },
+        test: {
+          name: 'unit',
+          include: ['src/**/*.test.ts', 'tests/unit/**/*.test.ts'],
+          exclude: ['src/data/**', 'src/ui/**', 'src/app/**'],
+        },
+      },
+      {
+        resolve: { alias },
+        test: { name: 'ui', environment: 'jsdom', include: ['src/ui/**/*.test.tsx', 'src/app/**/*.test.{ts,tsx}'] },
+      },
+      {
+        resolve: { alias },
+        test: {
+          name: 'integration',
+          include: ['src/data/**/*.test.ts', 'tests/integration/**/*.test.ts'],
+          globalSetup: ['tests/support/throw-away-cluster.ts'],
+          fileParallelism: false,
+        },
+      },
+    ],
+  },
+});
