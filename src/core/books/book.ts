@@ -68,6 +68,8 @@ export interface BookData extends BookHead {
   readonly regions: readonly Region[];
   readonly offers: readonly Offer[];
   readonly rates: readonly Rate[];
+  /** Region codes by SKU, given where `rates` holds only some regions; else read off the rates. */
+  readonly availability?: Readonly<Record<string, readonly string[]>>;
 }
 
 export interface PriceBook extends BookHead {
@@ -96,6 +98,7 @@ export function indexBook(data: BookData): PriceBook {
     setIn(selling, rate.sku, () => new Set<string>()).add(rate.region);
     setIn(terms, `${rate.sku}\n${rate.region}`, () => new Set<Term>()).add(rate.term);
   }
+  for (const [sku, codes] of Object.entries(data.availability ?? {})) selling.set(sku, new Set(codes));
   const sold = new Map<string, readonly Offer[]>();
   return {
     ...head(data),

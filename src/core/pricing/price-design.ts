@@ -59,11 +59,16 @@ function onDemandAmounts(resolved: readonly Resolved[], countAllowances: boolean
   };
   const charge = (claims: Claim[]): void => {
     const amounts = chargeClaims(claims, countAllowances);
-    claims.forEach((claim, index) => figures.get(claim.componentId)!.push(amounts[index]!));
+    claims.forEach((claim, index) => figures.get(claim.componentId)!.push(labelled(claim, amounts[index]!)));
   };
   charge(resolved.filter((each) => !each.committed).flatMap(claimsOf));
   for (const each of resolved) if (each.committed) charge(claimsOf(each));
   return figures;
+}
+
+/** An amount under the name of what it pays for: "Held", "Write requests". */
+function labelled(claim: Claim, amount: Figure): Figure {
+  return relabel(amount, claim.label);
 }
 
 function lineOf(resolved: Resolved, onDemandParts: readonly Figure[], step: Figure | null, currency: string): PricedComponent {
@@ -87,7 +92,7 @@ function lineOf(resolved: Resolved, onDemandParts: readonly Figure[], step: Figu
   const commitment = commitmentOf(component.term);
   if (!resolved.committed || !commitment) {
     const monthly = inDesign(onDemand!);
-    return { ...common, monthly: relabel(monthly, monthly.label), recurring: monthly.value, upfront: ZERO, wholeTerm: null };
+    return { ...common, monthly, recurring: monthly.value, upfront: ZERO, wholeTerm: null };
   }
   const { rate, source } = committedRate(resolved);
   const amounts = committedAmounts(

@@ -15,6 +15,8 @@ import { countOf, meterQuantity, noneOf } from './meter-quantity';
 import { unitMonthlyCost } from './unit-cost';
 
 export interface Demand {
+  /** The meter's name for people. */
+  readonly label: string;
   readonly rate: Rate;
   /** For all units, in the rate's unit. */
   readonly quantity: Figure;
@@ -133,7 +135,7 @@ function demandsOf(
     const quantity = meterQuantity(component, meter, count, rate.unit, context);
     if (!quantity.ok) return quantity;
     if (!quantity.value) notices.push(issue('usage.counted-as-none', ['usage', meter.meter], { meter: meter.label }));
-    demands.push({ rate, quantity: quantity.value ?? noneOf(meter, rate.unit) });
+    demands.push({ label: meter.label, rate, quantity: quantity.value ?? noneOf(meter, rate.unit) });
   }
   return ok({ demands, notices });
 }

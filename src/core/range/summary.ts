@@ -42,6 +42,8 @@ export interface SectionSummary {
   readonly name: string;
   readonly printed: string;
   readonly unpriced: number;
+  readonly lean: string;
+  readonly heavy: string;
   readonly wick: PlainWick;
   readonly lines: readonly LineSummary[];
 }
@@ -84,6 +86,8 @@ export function summaryOf(cases: Readonly<Record<Case, PricedDesign>>): DesignSu
       name: section.name,
       printed: printed.sections.get(section.id)!.toString(),
       unpriced: section.lines.filter((line) => line.status === 'unpriced').length,
+      lean: cases.lean.sections[at]!.monthly.value.toString(),
+      heavy: cases.heavy.sections[at]!.monthly.value.toString(),
       wick: plainWick(
         wickOver({
           lean: cases.lean.sections[at]!.monthly.value,

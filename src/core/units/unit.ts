@@ -61,6 +61,17 @@ export function unitOf(code: string): Result<Unit> {
 
 /** The exact factor by which an amount in `from` becomes an amount in `to`. Refused with `unit.mismatch`. */
 export function conversionFactor(from: string, to: string): Result<Decimal> {
+  const key = `${from}\n${to}`;
+  const known = factors.get(key);
+  if (known) return known;
+  const factor = workOutFactor(from, to);
+  if (factor.ok) factors.set(key, factor);
+  return factor;
+}
+
+const factors = new Map<string, Result<Decimal>>();
+
+function workOutFactor(from: string, to: string): Result<Decimal> {
   const source = unitOf(from);
   if (!source.ok) return source;
   const target = unitOf(to);

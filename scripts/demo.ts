@@ -1,0 +1,6 @@
+/** ./run demo: everything from nothing to the demo design in the browser. */
+import { ensureBuilt } from './lib/build';
+import { main } from './lib/say';
+import { serve } from './lib/serve';
+
+main(() => serve('start', ensureBuilt));

@@ -1,0 +1,53 @@
+/** Starts the application on a database and a port, and waits until it answers. */
+import { type ChildProcess, spawn } from 'node:child_process';
+import { NEXT } from './build';
+import { LOOPBACK } from './ports';
+import { stop } from './say';
+
+export interface Application {
+  readonly address: string;
+  readonly child: ChildProcess;
+  stop(): Promise<void>;
+}
+
+export interface ApplicationOptions {
+  readonly port: number;
+  readonly databaseUrl: string;
+  readonly mode: 'start' | 'dev';
+  readonly quiet?: boolean;
+}
+
+export async function startApplication(options: ApplicationOptions): Promise<Application> {
+  const { port, databaseUrl, mode } = options;
+  const child = spawn(process.execPath, [NEXT, mode, '-p', String(port), '-H', LOOPBACK], {
+    env: { ...process.env, DATABASE_URL: databaseUrl, NODE_ENV: mode === 'dev' ? 'development' : 'production' },
+    stdio: options.quiet ? 'ignore' : ['ignore', mode === 'dev' ? 'inherit' : 'ignore', 'inherit'],
+  });
+  const address = `http://${LOOPBACK}:${port}`;
+  const ended = new Promise<never>((_, reject) =>
+    child.once('exit', (code) => reject(new Error(`the application ended with code ${code}`))),
+  );
+  ended.catch(() => undefined);
+  await Promise.race([answer(`${address}/api/health`), ended]);
+  return {
+    address,
+    child,
+    stop: () =>
+      new Promise((resolve) => {
+        if (child.exitCode !== null || child.signalCode !== null) return resolve();
+        child.once('exit', () => resolve());
+        child.kill('SIGTERM');
+        setTimeout(() => child.kill('SIGKILL'), 5000).unref();
+      }),
+  };
+}
+
+async function answer(url: string): Promise<void> {
+  const deadline = Date.now() + 90_000;
+  while (Date.now() < deadline) {
+    const reply = await fetch(url).catch(() => null);
+    if (reply?.ok) return;
+    await new Promise((resolve) => setTimeout(resolve, 150));
+  }
+  stop(`The application did not answer at ${url} within 90 seconds.`);
+}

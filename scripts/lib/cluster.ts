@@ -1,0 +1,116 @@
+/**
+ * A PostgreSQL cluster of our own on loopback: made once, started and stopped with the application. Started by root
+ * it runs as the unprivileged user that Debian's package brings, because PostgreSQL refuses root.
+ */
+import { spawnSync } from 'node:child_process';
+import { randomBytes } from 'node:crypto';
+import fs from 'node:fs';
+import path from 'node:path';
+import { requirePostgres } from './debian';
+import { freePort, LOOPBACK } from './ports';
+import { stop } from './say';
+
+const SERVER_USER = 'postgres';
+const ROLE = 'wick';
+
+export interface Cluster {
+  readonly url: string;
+  readonly folder: string;
+  stop(): void;
+  /** For tests: the process id of the server. */
+  pid(): number;
+}
+
+export interface ClusterOptions {
+  /** Off only for throw-away clusters of tests. */
+  readonly durable: boolean;
+}
+
+export async function startCluster(home: string, options: ClusterOptions): Promise<Cluster> {
+  const bin = requirePostgres();
+  const folder = path.resolve(home, 'postgres');
+  prepareHome(home);
+  const password = passwordOf(home);
+  if (!fs.existsSync(path.join(folder, 'PG_VERSION'))) createCluster(bin, home, folder, password);
+  let port = runningPort(bin, folder);
+  if (port === null) {
+    port = await freePort();
+    const settings = [
+      `-c listen_addresses=${LOOPBACK}`,
+      `-c port=${port}`,
+      '-c unix_socket_directories=',
+      '-c shared_buffers=256MB',
+      ...(options.durable ? [] : ['-c fsync=off', '-c synchronous_commit=off', '-c full_page_writes=off']),
+    ].join(' ');
+    const log = path.join(folder, 'server.log');
+    const started = asServerUser([`${bin}/pg_ctl`, '-D', folder, '-l', log, '-o', settings, '-w', '-t', '60', 'start']);
+    if (started.status !== 0) {
+      const cause = fs.existsSync(log) ? fs.readFileSync(log, 'utf8').trim().split('\n').pop() : started.stderr;
+      stop(`PostgreSQL did not start: ${cause ?? ''} Its log is ${log}.`);
+    }
+  }
+  const url = `postgres://${ROLE}:${password}@${LOOPBACK}:${port}/${ROLE}`;
+  ensureDatabase(bin, url, port, password);
+  return {
+    url,
+    folder,
+    stop: () => void asServerUser([`${bin}/pg_ctl`, '-D', folder, '-m', 'fast', '-w', 'stop']),
+    pid: () => Number(fs.readFileSync(path.join(folder, 'postmaster.pid'), 'utf8').split('\n')[0]),
+  };
+}
+
+function isRoot(): boolean {
+  return process.getuid?.() === 0;
+}
+
+function asServerUser(command: readonly string[], env: NodeJS.ProcessEnv = process.env) {
+  const [program = '', ...args] = isRoot() ? ['runuser', '-u', SERVER_USER, '--', ...command] : command;
+  // What the server inherits must not be our pipes, or waiting for them would wait for the server itself.
+  return spawnSync(program, args, { stdio: ['ignore', 'ignore', 'ignore'], encoding: 'utf8', env, cwd: '/' });
+}
+
+function prepareHome(home: string): void {
+  fs.mkdirSync(path.join(home, 'postgres'), { recursive: true });
+  if (!isRoot()) return;
+  const folder = path.join(home, 'postgres');
+  spawnSync('chown', ['-R', SERVER_USER, folder]);
+  if (asServerUser(['test', '-w', path.resolve(folder)]).status !== 0) {
+    stop(
+      `As root the database runs as the user “${SERVER_USER}”, who cannot reach ${path.resolve(home)}. Put the project in a folder that others may enter, or set WICK_DATA to one.`,
+    );
+  }
+}
+
+function passwordOf(home: string): string {
+  const file = path.join(home, 'postgres-password');
+  if (!fs.existsSync(file)) fs.writeFileSync(file, randomBytes(24).toString('hex'), { mode: 0o600 });
+  return fs.readFileSync(file, 'utf8').trim();
+}
+
+function createCluster(bin: string, home: string, folder: string, password: string): void {
+  const passwordFile = path.resolve(home, 'postgres', '..', `initial-${process.pid}`);
+  fs.writeFileSync(passwordFile, password, { mode: 0o600 });
+  if (isRoot()) spawnSync('chown', [SERVER_USER, passwordFile]);
+  const made = asServerUser([
+    `${bin}/initdb`, '-D', folder, '-U', ROLE, '--auth=scram-sha-256', `--pwfile=${passwordFile}`,
+    '--encoding=UTF8', '--locale=C.UTF-8',
+  ]);
+  fs.rmSync(passwordFile, { force: true });
+  if (made.status !== 0) stop(`The database cluster could not be made in ${folder}. Check that the disk has room and the folder is empty.`);
+}
+
+/** The port of a server that still runs on this folder, for example after the application was killed. */
+function runningPort(bin: string, folder: string): number | null {
+  const status = asServerUser([`${bin}/pg_ctl`, '-D', folder, 'status']);
+  if (status.status !== 0) return null;
+  return Number(fs.readFileSync(path.join(folder, 'postmaster.pid'), 'utf8').split('\n')[3]);
+}
+
+function ensureDatabase(bin: string, url: string, port: number, password: string): void {
+  const env = { ...process.env, PGPASSWORD: password };
+  const options = { stdio: 'ignore' as const, env };
+  const exists = spawnSync(`${bin}/psql`, [url, '-c', 'select 1'], options);
+  if (exists.status === 0) return;
+  const made = spawnSync(`${bin}/createdb`, ['-h', LOOPBACK, '-p', String(port), '-U', ROLE, ROLE], options);
+  if (made.status !== 0) stop(`The database does not answer on ${LOOPBACK}:${port}. Stop what else uses .data/postgres and run this again.`);
+}

@@ -1,0 +1,23 @@
+/** Ports of this machine's loopback. */
+import net from 'node:net';
+
+export const LOOPBACK = '127.0.0.1';
+
+export function isFree(port: number): Promise<boolean> {
+  return new Promise((resolve) => {
+    const server = net.createServer();
+    server.once('error', () => resolve(false));
+    server.listen(port, LOOPBACK, () => server.close(() => resolve(true)));
+  });
+}
+
+export function freePort(): Promise<number> {
+  return new Promise((resolve, reject) => {
+    const server = net.createServer();
+    server.once('error', reject);
+    server.listen(0, LOOPBACK, () => {
+      const { port } = server.address() as net.AddressInfo;
+      server.close(() => resolve(port));
+    });
+  });
+}

@@ -1,0 +1,71 @@
+/** What all route handlers share: bounded bodies, the same-origin check, and errors as their outside form. */
+import 'server-only';
+import { AppError, asAppError, ERROR_TABLE } from '@/operations';
+
+export type Params = Record<string, string>;
+
+type Handler = (request: Request, params: Params) => Promise<Response>;
+
+export function handler(handle: Handler) {
+  return async (request: Request, context: { params: Promise<Params> }): Promise<Response> => {
+    try {
+      if (request.method !== 'GET') requireSameOrigin(request);
+      return await handle(request, await context.params);
+    } catch (thrown) {
+      const error = asAppError(thrown);
+      if (error.code === 'internal') console.error(thrown);
+      return Response.json(error.outside(), { status: ERROR_TABLE[error.code].status });
+    }
+  };
+}
+
+/** Other sites must not be able to change anything through a person's browser. */
+function requireSameOrigin(request: Request): void {
+  const site = request.headers.get('sec-fetch-site');
+  if (site && site !== 'same-origin' && site !== 'none') {
+    throw new AppError('forbidden', 'Requests from other sites are not accepted.');
+  }
+}
+
+/** The body as text, refused with `too-large` as soon as it exceeds `mostBytes`. */
+export async function boundedText(request: Request, mostBytes: number): Promise<string> {
+  const reader = request.body?.getReader();
+  if (!reader) return '';
+  const chunks: Uint8Array[] = [];
+  let size = 0;
+  for (;;) {
+    const { done, value } = await reader.read();
+    if (done) break;
+    size += value.byteLength;
+    if (size > mostBytes) {
+      await reader.cancel();
+      throw new AppError('too-large', `This is larger than ${Math.floor(mostBytes / 1_000_000)} MB, which is the most that is taken.`);
+    }
+    chunks.push(value);
+  }
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(Buffer.concat(chunks));
+  } catch {
+    throw new AppError('invalid', 'The file is not UTF-8 text. Save it as UTF-8 and try again.');
+  }
+}
+
+export async function boundedJson(request: Request, mostBytes: number): Promise<unknown> {
+  const text = await boundedText(request, mostBytes);
+  try {
+    return JSON.parse(text) as unknown;
+  } catch {
+    throw new AppError('invalid', 'The request is not valid JSON.');
+  }
+}
+
+/** Published revisions never change, so browsers may keep them. */
+export const FOREVER = { 'cache-control': 'private, max-age=31536000, immutable' };
+
+export function revisionOf(params: Params): number {
+  const revision = Number(params.revision);
+  if (!Number.isInteger(revision) || revision < 1 || revision > 2_000_000_000) {
+    throw new AppError('not-found', 'There is no such revision.');
+  }
+  return revision;
+}

@@ -1,0 +1,10 @@
+import type { Metadata } from 'next';
+import { context } from '@/app/wiring';
+import { listBooks } from '@/operations';
+import { BooksLedger } from './books-ledger';
+
+export const metadata: Metadata = { title: 'Price books' };
+
+export default async function BooksPage() {
+  return <BooksLedger books={await listBooks(context())} />;
+}

@@ -1,0 +1,36 @@
+/** The margin of a section: its range and what it is made of. */
+'use client';
+import type { Design, Section } from '@/core/design';
+import type { SectionSummary } from '@/core/range';
+import type { PricingClient } from '@/workers/client';
+import { AddsUp } from './adds-up';
+import { CaseFigures } from './case-figures';
+
+interface SectionMarginProps {
+  readonly design: Design;
+  readonly section: Section;
+  readonly summary: SectionSummary | null;
+  readonly client: PricingClient | null;
+  readonly version: number;
+}
+
+export function SectionMargin({ design, section, summary, client, version }: SectionMarginProps) {
+  return (
+    <div>
+      <h2 className="pr-8 text-base font-semibold break-words">{section.name}</h2>
+      <p className="text-sm text-soft">
+        {section.components.length} {section.components.length === 1 ? 'component' : 'components'}
+        {summary && summary.unpriced > 0 && <span className="text-ember-ink">, {summary.unpriced} not priced</span>}
+      </p>
+      {summary && <CaseFigures {...summary.wick} currency={design.currency} />}
+      <h3 className="mt-4 mb-2 text-sm font-semibold">How it adds up</h3>
+      <AddsUp
+        client={client}
+        design={design}
+        version={version}
+        subject={{ of: 'section', id: section.id }}
+        printed={{ lean: summary?.lean ?? null, likely: summary?.printed ?? null, heavy: summary?.heavy ?? null }}
+      />
+    </div>
+  );
+}

@@ -1,0 +1,68 @@
+/** How a server is paid: every way with what it costs here a month and what it saves. */
+'use client';
+import { type RefObject, useEffect, useState } from 'react';
+import type { Component, Design } from '@/core/design';
+import { describeTerm, writeMoney, writeShare } from '@/core/display';
+import { TERMS, type Term } from '@/core/terms';
+import { Picker } from '@/ui/picker';
+import type { PricingClient } from '@/workers/client';
+import type { TermRow } from '@/workers/protocol';
+
+interface TermPickerProps {
+  readonly anchor: RefObject<HTMLElement | null>;
+  readonly client: PricingClient | null;
+  readonly design: Design;
+  readonly component: Component;
+  readonly typed: string;
+  readonly onChoose: (term: Term) => void;
+  readonly onClose: () => void;
+}
+
+export function useTermRows(client: PricingClient | null, design: Design, component: Component): readonly TermRow[] {
+  const [rows, setRows] = useState<readonly TermRow[]>([]);
+  useEffect(() => {
+    let current = true;
+    client?.ask({ ask: 'terms', design, component }).then(
+      (answer) => current && setRows(answer),
+      () => undefined,
+    );
+    return () => {
+      current = false;
+    };
+  }, [client, design, component]);
+  return rows;
+}
+
+/** "31.0 % less", "4.2 % more", "the same". */
+export function savingText(saving: string | null): string {
+  if (saving === null) return '';
+  if (Number(saving) === 0) return 'the same';
+  return saving.startsWith('-') ? `${writeShare(saving.slice(1))} more` : `${writeShare(saving)} less`;
+}
+
+export function TermPicker({ anchor, client, design, component, typed, onChoose, onClose }: TermPickerProps) {
+  const rows = useTermRows(client, design, component);
+  const items = TERMS.map((term) => {
+    const row = rows.find((each) => each.term === term);
+    const detail = row?.why ?? (term === 'on-demand' ? 'no commitment' : savingText(row?.saving ?? null));
+    return {
+      value: term,
+      label: describeTerm(term),
+      detail,
+      aside: row?.monthly ? `${writeMoney(row.monthly, design.currency)}` : row ? 'not sold' : '',
+    };
+  });
+  return (
+    <Picker
+      open
+      title={`Paying, ${design.currency} a month`}
+      anchor={anchor}
+      items={items}
+      chosen={component.term}
+      typed={typed}
+      width={360}
+      onChoose={(value) => onChoose(value as Term)}
+      onClose={onClose}
+    />
+  );
+}

@@ -1,0 +1,45 @@
+/**
+ * What moving a component to another place means for its choice: the same offer where it exists, else the cheapest of
+ * the same size for servers, else the only offer there is; otherwise the choice is open and says so.
+ */
+import type { Choice, Component, Design, Edit, Place } from '@/core/design';
+import type { PricingClient } from '@/workers/client';
+import type { ShelfBook } from './shelf';
+
+export async function placeEdits(
+  client: PricingClient,
+  design: Design,
+  component: Component,
+  place: Place,
+  shelf: readonly ShelfBook[],
+): Promise<Edit[]> {
+  const book = shelf.find((each) => each.key === place.book);
+  const pinned = design.books.some((pin) => pin.book === place.book);
+  const books = pinned || !book ? design.books : [...design.books, { book: book.key, revision: book.revision }];
+  const choice = await choiceAt(client, { ...design, books }, component, place);
+  return [
+    ...(pinned ? [] : [{ edit: 'pin-books', books } as const]),
+    { edit: 'set-component', id: component.id, field: 'place', value: place },
+    ...(choice ? [{ edit: 'set-component', id: component.id, field: 'choice', value: choice } as const] : []),
+  ];
+}
+
+/** The choice to make at a place; null: leave it as it is. */
+export async function choiceAt(
+  client: PricingClient,
+  design: Design,
+  component: Component,
+  place: Place,
+): Promise<Choice | null> {
+  const { choice } = component;
+  if (choice.by === 'cheapest') return null;
+  const there = await client.ask({ ask: 'offers', design, component: { ...component, place } });
+  if (choice.by === 'sku' && there.some((offer) => offer.sku === choice.sku)) return null;
+  const sold = there.filter((offer) => offer.soldHere);
+  if (sold.length === 1) return { by: 'sku', sku: sold[0]!.sku };
+  if (choice.by === 'none') return null;
+  const here = await client.ask({ ask: 'offers', design, component });
+  const size = here.find((offer) => offer.sku === choice.sku);
+  if (component.kind !== 'server' || size?.vcpu == null || size.memory == null) return { by: 'none' };
+  return { by: 'cheapest', need: { vcpu: String(size.vcpu), memory: String(size.memory) } };
+}

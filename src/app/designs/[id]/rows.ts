@@ -1,0 +1,52 @@
+/** The rows of the ledger: sections, their components, a blank line to write on, and one for a new section. */
+import { mainMeter } from '@/core/books';
+import type { Component, Design, Section } from '@/core/design';
+import type { DesignSummary, LineSummary, SectionSummary } from '@/core/range';
+import { sure } from '@/core/usage';
+import type { LedgerRow } from '@/ui/ledger';
+
+export type Row =
+  | { readonly kind: 'section'; readonly section: Section; readonly summary: SectionSummary | null }
+  | { readonly kind: 'component'; readonly component: Component; readonly section: Section; readonly line: LineSummary | null }
+  | { readonly kind: 'next-component'; readonly section: Section }
+  | { readonly kind: 'next-section' };
+
+export function rowsOf(design: Design, summary: DesignSummary | null): LedgerRow<Row>[] {
+  const sections = new Map(summary?.sections.map((section) => [section.id, section]));
+  const lines = new Map(summary?.sections.flatMap((section) => section.lines.map((line) => [line.id, line] as const)));
+  return [
+    ...design.sections.flatMap((section): LedgerRow<Row>[] => [
+      { key: section.id, level: 'head', data: { kind: 'section', section, summary: sections.get(section.id) ?? null } },
+      ...section.components.map((component): LedgerRow<Row> => ({
+        key: component.id,
+        level: 'line',
+        data: { kind: 'component', component, section, line: lines.get(component.id) ?? null },
+      })),
+      { key: `${section.id}/next`, level: 'blank', data: { kind: 'next-component', section } },
+    ]),
+    { key: 'next-section', level: 'blank', data: { kind: 'next-section' } },
+  ];
+}
+
+/** A new component of a kind, placed where the last one of its section, or of the design, is. */
+export function newComponent(design: Design, section: Section, kind: Component['kind'], label: string, id: string): Component {
+  const before = [...section.components].reverse().find((each) => each.place);
+  const anywhere = design.sections.flatMap((each) => each.components).find((each) => each.place);
+  return {
+    id,
+    name: label,
+    kind,
+    count: sure('1'),
+    place: (before ?? anywhere)?.place ?? null,
+    choice: { by: 'none' },
+    running: { pattern: 'always' },
+    usage: {},
+    term: 'on-demand',
+  };
+}
+
+/** The unit a kind's main quantity is typed in, for hints. */
+export function useHint(component: Component): string {
+  if (component.kind === 'server') return 'always, 300 h, or 10 h x 22 d';
+  return `for example 500 ${mainMeter(component.kind).enteredIn}`;
+}

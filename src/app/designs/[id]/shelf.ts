@@ -1,0 +1,38 @@
+/** The price books as the workbench needs them: where one can buy, at which revision. */
+import { Decimal } from '@/core/base';
+import type { Component, Design, Place } from '@/core/design';
+import { monthHours } from '@/core/time';
+
+export interface ShelfBook {
+  readonly key: string;
+  readonly title: string;
+  readonly currency: string;
+  readonly monthHours: string;
+  /** The revision the design is pinned to; the newest where it has no pin yet. */
+  readonly revision: number;
+  readonly effective: string;
+  readonly newest: number;
+  readonly regions: readonly {
+    readonly code: string;
+    readonly name: string;
+    readonly country: string;
+    readonly carbon: number | null;
+  }[];
+}
+
+export function bookOf(shelf: readonly ShelfBook[], place: Place | null): ShelfBook | undefined {
+  return shelf.find((book) => book.key === place?.book);
+}
+
+/** "Norvane, Severn". */
+export function placeText(shelf: readonly ShelfBook[], place: Place | null): string {
+  if (!place) return '';
+  const book = bookOf(shelf, place);
+  const region = book?.regions.find((each) => each.code === place.region);
+  return `${book?.title ?? place.book}, ${region?.name ?? place.region}`;
+}
+
+export function hoursInMonth(design: Design, component: Component, shelf: readonly ShelfBook[]): Decimal {
+  const book = bookOf(shelf, component.place);
+  return monthHours(design.assumptions.month, new Decimal(book?.monthHours ?? '730'));
+}

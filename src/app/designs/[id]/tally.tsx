@@ -1,0 +1,104 @@
+/** The design's tally line: total and range, first year, upfront, what is not priced, and what the last change did. */
+'use client';
+import { useEffect, useState } from 'react';
+import { Decimal } from '@/core/base';
+import type { Design } from '@/core/design';
+import { allComponents } from '@/core/design';
+import { describeMonth, writeMoney } from '@/core/display';
+import type { DesignSummary } from '@/core/range';
+import { Amount } from '@/ui/amount';
+import { TallyFigure, TallyLine } from '@/ui/tally-line';
+import { Wick } from '@/ui/wick';
+import type { Pricing } from './pricing';
+import type { ShelfBook } from './shelf';
+
+const SHOWN_FOR = 6000;
+
+interface Change {
+  readonly amount: string;
+  readonly what: string;
+}
+
+/** What changed between two summaries: the difference of the totals and the name of what moved. */
+export function changeBetween(before: DesignSummary, after: DesignSummary, design: Design): Change | null {
+  const amount = new Decimal(after.printed).minus(before.printed);
+  if (amount.isZero() || before.currency !== after.currency) return null;
+  const amounts = new Map(before.sections.flatMap((section) => section.lines.map((line) => [line.id, line.monthly])));
+  const now = after.sections.flatMap((section) => section.lines);
+  const moved = now.filter((line) => amounts.get(line.id) !== line.monthly).map((line) => line.id);
+  const gone = [...amounts.keys()].filter((id) => !now.some((line) => line.id === id));
+  const all = moved.length + gone.length;
+  const name = allComponents(design).find((component) => component.id === moved[0])?.name;
+  return { amount: amount.toString(), what: all === 1 ? (name ?? 'removed') : `${all} components` };
+}
+
+function useLastChange(pricing: Pricing, design: Design): Change | null {
+  const [seen, setSeen] = useState<{ readonly pricing: Pricing; readonly change: Change | null }>({ pricing, change: null });
+  if (seen.pricing.version !== pricing.version && pricing.summary) {
+    const change = seen.pricing.summary ? changeBetween(seen.pricing.summary, pricing.summary, design) : null;
+    setSeen({ pricing, change: change ?? seen.change });
+  }
+  const { change } = seen;
+  useEffect(() => {
+    if (!change) return;
+    const timer = setTimeout(() => setSeen((known) => (known.change === change ? { ...known, change: null } : known)), SHOWN_FOR);
+    return () => clearTimeout(timer);
+  }, [change]);
+  return change;
+}
+
+interface TallyProps {
+  readonly pricing: Pricing;
+  readonly design: Design;
+  readonly shelf: readonly ShelfBook[];
+  readonly onOpen: () => void;
+}
+
+export function Tally({ pricing, design, shelf, onOpen }: TallyProps) {
+  const { summary, trouble } = pricing;
+  const change = useLastChange(pricing, design);
+  const used = shelf.filter((book) => allComponents(design).some((component) => component.place?.book === book.key));
+  const aside = (
+    <>
+      <div>{used.map((book) => `${book.title} ${book.effective}`).join(' · ') || 'no price book used yet'}</div>
+      <div>
+        {describeMonth(design.assumptions.month)} · allowances {design.assumptions.countAllowances ? 'counted' : 'not counted'}
+      </div>
+    </>
+  );
+  if (!summary) return <TallyLine aside={aside}>{trouble ? <span role="alert" className="text-ember-ink">{trouble}</span> : <span className="text-soft">Working out the prices …</span>}</TallyLine>;
+  const { currency } = summary;
+  return (
+    <TallyLine aside={aside}>
+      <button type="button" onClick={onOpen} className="rounded text-left" title="How the total adds up" data-testid="total" data-version={pricing.version}>
+        <div className="text-xs whitespace-nowrap text-soft">
+          Likely per month, {currency}
+          {summary.unpriced > 0 && ', incomplete'}
+        </div>
+        <div className="double-line inline-block text-xl leading-7 tabular-nums">
+          <Amount value={summary.printed} currency={currency} strong />
+        </div>
+      </button>
+      <Wick values={summary.wick} currency={currency} most={Number(summary.wick.high) * 1.04} width={128} height={26} />
+      <TallyFigure label="Lean to heavy">
+        {writeMoney(summary.wick.low, currency)} – {writeMoney(summary.wick.high, currency)}
+      </TallyFigure>
+      <div aria-live="polite" className="w-[150px] min-w-0 max-[1100px]:hidden">
+        {change && (
+          <>
+            <div className="text-xs text-soft">Last change</div>
+            <div className={`truncate text-sm font-semibold tabular-nums ${change.amount.startsWith('-') ? 'text-tide' : 'text-ember-ink'}`}>
+              {change.amount.startsWith('-') ? '' : '+'}
+              {writeMoney(change.amount, currency)} {change.what}
+            </div>
+          </>
+        )}
+      </div>
+      <TallyFigure label="First 12 months">{writeMoney(summary.firstYear, currency)}</TallyFigure>
+      <TallyFigure label="Upfront">{writeMoney(summary.upfront, currency)}</TallyFigure>
+      <TallyFigure label="Not priced">
+        {summary.unpriced > 0 ? <span className="text-ember-ink">{summary.unpriced}</span> : <span className="font-normal text-soft">none</span>}
+      </TallyFigure>
+    </TallyLine>
+  );
+}

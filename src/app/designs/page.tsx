@@ -1,0 +1,10 @@
+import type { Metadata } from 'next';
+import { context } from '@/app/wiring';
+import { listDesigns } from '@/operations';
+import { DesignsLedger } from './designs-ledger';
+
+export const metadata: Metadata = { title: 'Designs' };
+
+export default async function DesignsPage() {
+  return <DesignsLedger designs={await listDesigns(context())} />;
+}

@@ -1,0 +1,24 @@
+/** A refused file: its name, what is wrong and where. */
+'use client';
+import { Dialog } from '@/ui/dialog';
+import { ErrorNote, type FaultLine } from '@/ui/error-note';
+
+export interface FileTrouble {
+  readonly file: string;
+  readonly message: string;
+  readonly faults: readonly FaultLine[];
+  readonly more: number;
+}
+
+export function FileFaults({ trouble, onClose }: { readonly trouble: FileTrouble | null; readonly onClose: () => void }) {
+  return (
+    <Dialog open={trouble !== null} title={`“${trouble?.file.slice(0, 80) ?? ''}” was refused`} onClose={onClose} width={620}>
+      {trouble && (
+        // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex -- a scrolling region must be reachable by keyboard
+        <div className="overflow-y-auto px-4 py-3" tabIndex={0} role="region" aria-label="Faults">
+          <ErrorNote message={trouble.message} faults={trouble.faults} more={trouble.more} />
+        </div>
+      )}
+    </Dialog>
+  );
+}

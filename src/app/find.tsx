@@ -1,0 +1,143 @@
+/**
+ * Type-to-find over everything, from one key. Screens add what they have (components, actions) through
+ * `useFindable`; designs and places are always there.
+ */
+'use client';
+import { Command } from 'cmdk';
+import { useRouter } from 'next/navigation';
+import { useEffect, useState, useSyncExternalStore } from 'react';
+import { Dialog } from '@/ui/dialog';
+import { callApi } from './lib/call-api';
+
+export interface Findable {
+  readonly key: string;
+  readonly group: string;
+  readonly label: string;
+  readonly detail?: string;
+  readonly run: () => void;
+}
+
+const sources = new Map<string, readonly Findable[]>();
+const listeners = new Set<() => void>();
+let all: readonly Findable[] = [];
+
+function changed(): void {
+  all = [...sources.values()].flat();
+  for (const listener of listeners) listener();
+}
+
+/** Adds a screen's own things to the find field while it is open. */
+export function useFindable(source: string, items: readonly Findable[]): void {
+  useEffect(() => {
+    sources.set(source, items);
+    changed();
+    return () => {
+      sources.delete(source);
+      changed();
+    };
+  }, [source, items]);
+}
+
+function isTyping(target: EventTarget | null): boolean {
+  return target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+}
+
+export function Find() {
+  const [open, setOpen] = useState(false);
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent): void => {
+      const asked = event.key === '/' && !isTyping(event.target);
+      if (asked && !event.ctrlKey && !event.metaKey && !event.altKey) {
+        event.preventDefault();
+        event.stopPropagation();
+        setOpen(true);
+      }
+    };
+    window.addEventListener('keydown', onKey, true);
+    return () => window.removeEventListener('keydown', onKey, true);
+  }, []);
+  return (
+    <>
+      <button
+        type="button"
+        onClick={() => setOpen(true)}
+        className="flex h-7 w-[230px] items-center justify-between rounded border border-edge bg-surface px-2.5 text-sm text-soft max-[700px]:w-[90px]"
+      >
+        <span className="truncate">Find a design, part, action</span>
+        <kbd className="font-mono text-xs">/</kbd>
+      </button>
+      <Dialog open={open} title="Find" onClose={() => setOpen(false)} width={560}>
+        <FindList onDone={() => setOpen(false)} />
+      </Dialog>
+    </>
+  );
+}
+
+interface FoundDesign {
+  readonly id: string;
+  readonly title: string;
+  readonly components: number;
+}
+
+function FindList({ onDone }: { readonly onDone: () => void }) {
+  const router = useRouter();
+  const items = useSyncExternalStore(
+    (listener) => {
+      listeners.add(listener);
+      return () => listeners.delete(listener);
+    },
+    () => all,
+    () => all,
+  );
+  const [designs, setDesigns] = useState<readonly FoundDesign[]>([]);
+  useEffect(() => {
+    callApi<readonly FoundDesign[]>('/api/designs').then(setDesigns, () => undefined);
+  }, []);
+  const go = (path: string) => () => router.push(path);
+  const every: Findable[] = [
+    ...items,
+    ...designs.map((design) => ({
+      key: design.id,
+      group: 'Designs',
+      label: design.title,
+      detail: `${design.components} components`,
+      run: go(`/designs/${design.id}`),
+    })),
+    { key: 'designs', group: 'Places', label: 'Designs', run: go('/designs') },
+    { key: 'books', group: 'Places', label: 'Price books', run: go('/books') },
+  ];
+  const groups = [...new Set(every.map((item) => item.group))];
+  return (
+    <Command label="Find" loop className="flex min-h-0 flex-col">
+      <Command.Input autoFocus placeholder="A design, a component, an action" aria-label="Find" className="h-10 border-b border-line bg-transparent px-4 text-base outline-none" />
+      <Command.List aria-label="Found" className="min-h-[200px] overflow-y-auto py-1">
+        <Command.Empty className="px-4 py-4 text-soft">Nothing is called that.</Command.Empty>
+        {groups.map((group) => (
+          <Command.Group
+            key={group}
+            heading={group}
+            className="[&_[cmdk-group-heading]]:px-4 [&_[cmdk-group-heading]]:pt-2 [&_[cmdk-group-heading]]:text-xs [&_[cmdk-group-heading]]:text-soft"
+          >
+            {every
+              .filter((item) => item.group === group)
+              .map((item) => (
+                <Command.Item
+                  key={item.key}
+                  value={`${item.group} ${item.key}`}
+                  keywords={[item.label, item.detail ?? '']}
+                  onSelect={() => {
+                    onDone();
+                    item.run();
+                  }}
+                  className="mx-2 flex cursor-pointer justify-between gap-4 rounded px-2 py-1 text-sm data-[selected=true]:bg-wash"
+                >
+                  <span className="truncate">{item.label}</span>
+                  {item.detail && <span className="whitespace-nowrap text-soft">{item.detail}</span>}
+                </Command.Item>
+              ))}
+          </Command.Group>
+        ))}
+      </Command.List>
+    </Command>
+  );
+}

@@ -1,0 +1,28 @@
+/** The frame of every page: theme from the cookie, fonts, the top line. Rendered anew so that the nonce fits. */
+import type { Metadata } from 'next';
+import { cookies } from 'next/headers';
+import type { ReactNode } from 'react';
+import { Toaster } from '@/ui/toast';
+import './globals.css';
+import { TopLine } from './top-line';
+
+export const metadata: Metadata = {
+  title: { default: 'Wick Tally', template: '%s · Wick Tally' },
+  description: 'Prices planned infrastructure designs before deployment, and explains every amount.',
+};
+
+export const dynamic = 'force-dynamic';
+
+export default async function Layout({ children }: { readonly children: ReactNode }) {
+  const chosen = (await cookies()).get('theme')?.value;
+  const theme = chosen === 'light' || chosen === 'dark' ? chosen : 'system';
+  return (
+    <html lang="en" data-theme={theme}>
+      <body className="flex h-dvh flex-col">
+        <TopLine theme={theme} />
+        <main className="flex min-h-0 flex-1 flex-col">{children}</main>
+        <Toaster />
+      </body>
+    </html>
+  );
+}

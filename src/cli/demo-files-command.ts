@@ -1,0 +1,26 @@
+/** `wick demo-files`: the demo's price books and designs as files, to look at and to try the other commands with. */
+import fs from 'node:fs';
+import path from 'node:path';
+import { DEMO_DESIGNS } from '@/demo/designs';
+import { DEMO_REVISIONS, generateBook } from '@/demo/generate-book';
+import { DEMO_PROFILES } from '@/demo/load-demo';
+import { writeDesign } from '@/formats';
+
+export function writeDemoFiles(folder: string): number {
+  const write = (name: string, text: string): void => {
+    const file = path.join(folder, name);
+    fs.mkdirSync(path.dirname(file), { recursive: true });
+    fs.writeFileSync(file, text);
+    process.stdout.write(`${file}\n`);
+  };
+  for (const profile of DEMO_PROFILES) {
+    for (const revision of DEMO_REVISIONS) {
+      const text = JSON.stringify(generateBook(profile, revision));
+      write(path.join('books', `${profile.key}-r${revision.number}.json`), text);
+    }
+  }
+  for (const design of DEMO_DESIGNS) {
+    write(path.join('designs', `${design.title.toLowerCase().replace(/\W+/g, '-')}.json`), writeDesign(design));
+  }
+  return 0;
+}

@@ -1,0 +1,40 @@
+/** Brings a database to the newest shape, makes the local workspace and, once, loads the demo into it. */
+import { randomUUID } from 'node:crypto';
+import {
+  bookRepository,
+  connect,
+  designRepository,
+  ensureWorkspace,
+  isDemoLoaded,
+  LOCAL_WORKSPACE,
+  markDemoLoaded,
+  migrate,
+} from '@/data';
+import { loadDemo } from '@/demo/load-demo';
+import { type Context, asAppError } from '@/operations';
+
+export async function setUpDatabase(url: string, options: { readonly demo: boolean }): Promise<void> {
+  const db = connect(url);
+  try {
+    await migrate(db);
+    await ensureWorkspace(db, LOCAL_WORKSPACE, 'Skerrow Ferries');
+    if (!options.demo || (await isDemoLoaded(db, LOCAL_WORKSPACE))) return;
+    const context: Context = {
+      actor: { user: 'local', workspace: LOCAL_WORKSPACE, role: 'admin' },
+      books: bookRepository(db),
+      designs: designRepository(db),
+      now: () => new Date(),
+      newId: randomUUID,
+    };
+    await loadDemo(context);
+    await markDemoLoaded(db, LOCAL_WORKSPACE, new Date());
+  } catch (error) {
+    const known = asAppError(error);
+    if (known.code === 'unavailable') {
+      throw new Error('The database does not answer. Check DATABASE_URL and that the server runs, then start again.', { cause: error });
+    }
+    throw error;
+  } finally {
+    await db.destroy();
+  }
+}

@@ -1,0 +1,142 @@
+/** Designs in PostgreSQL: the document as it is now, and the log of edits that led there. */
+import { type Kysely, sql } from 'kysely';
+import type { DesignListing, DesignStore, LockedDesign, LoggedBatch, StoredDesign } from '@/operations';
+import type { Database } from './schema';
+
+/** An id that is not a UUID cannot exist; asking the database about it would be an error. */
+const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i;
+
+export function designRepository(db: Kysely<Database>): DesignStore {
+  return {
+    list: (workspace) => list(db, workspace),
+    find: async (workspace, id) => {
+      if (!UUID.test(id)) return null;
+      const row = await live(db, workspace, id).executeTakeFirst();
+      return row ? stored(row) : null;
+    },
+    create: async (workspace, id, design, at) => {
+      const document = JSON.stringify(design);
+      await db
+        .insertInto('design')
+        .values({ id, workspace_id: workspace, revision: 0, document, created_at: at, updated_at: at, deleted_at: null })
+        .execute();
+    },
+    change: async (workspace, id, work) => {
+      if (!UUID.test(id)) return null;
+      return db.transaction().execute(async (trx) => {
+        const row = await live(trx, workspace, id).forUpdate().executeTakeFirst();
+        if (!row) return null;
+        const { write, result } = await work(locked(trx, stored(row)));
+        if (write) {
+          const revision = row.revision + 1;
+          await trx
+            .updateTable('design')
+            .set({ revision, document: JSON.stringify(write.design), updated_at: write.at })
+            .where('id', '=', id)
+            .execute();
+          await trx
+            .insertInto('design_edit')
+            .values({
+              design_id: id,
+              revision,
+              batch: write.batch,
+              edits: JSON.stringify(write.edits),
+              user_name: write.user,
+              at: write.at,
+            })
+            .execute();
+        }
+        return result;
+      });
+    },
+    saveTotals: async (workspace, id, revision, totals) => {
+      await db
+        .updateTable('design')
+        .set({
+          totals_revision: revision,
+          monthly: totals.monthly,
+          monthly_low: totals.low,
+          monthly_high: totals.high,
+          unpriced: totals.unpriced,
+        })
+        .where('workspace_id', '=', workspace)
+        .where('id', '=', id)
+        .where('revision', '=', revision)
+        .execute();
+    },
+    remove: async (workspace, id, at) => mark(db, workspace, id, at),
+    restore: async (workspace, id) => mark(db, workspace, id, null),
+  };
+}
+
+function live(db: Kysely<Database>, workspace: string, id: string) {
+  return db
+    .selectFrom('design')
+    .select(['id', 'revision', 'document', 'updated_at'])
+    .where('workspace_id', '=', workspace)
+    .where('id', '=', id)
+    .where('deleted_at', 'is', null);
+}
+
+function stored(row: { id: string; revision: number; document: StoredDesign['design']; updated_at: Date }): StoredDesign {
+  return { id: row.id, revision: row.revision, design: row.document, updatedAt: row.updated_at.toISOString() };
+}
+
+function locked(db: Kysely<Database>, current: StoredDesign): LockedDesign {
+  const log = () => db.selectFrom('design_edit').selectAll().where('design_id', '=', current.id);
+  return {
+    current,
+    batch: async (batch) => {
+      const row = await log().where('batch', '=', batch).executeTakeFirst();
+      return row ? logged(row) : null;
+    },
+    since: async (revision) => (await log().where('revision', '>', revision).orderBy('revision').execute()).map(logged),
+  };
+}
+
+function logged(row: { batch: string; revision: number; edits: LoggedBatch['edits']; user_name: string; at: Date }): LoggedBatch {
+  return { batch: row.batch, revision: row.revision, edits: row.edits, user: row.user_name, at: row.at.toISOString() };
+}
+
+async function mark(db: Kysely<Database>, workspace: string, id: string, deletedAt: Date | null): Promise<boolean> {
+  if (!UUID.test(id)) return false;
+  const result = await db
+    .updateTable('design')
+    .set({ deleted_at: deletedAt })
+    .where('workspace_id', '=', workspace)
+    .where('id', '=', id)
+    .where('deleted_at', deletedAt ? 'is' : 'is not', null)
+    .executeTakeFirst();
+  return result.numUpdatedRows > 0n;
+}
+
+async function list(db: Kysely<Database>, workspace: string): Promise<DesignListing[]> {
+  const rows = await db
+    .selectFrom('design')
+    .select(['id', 'revision', 'updated_at', 'totals_revision', 'monthly', 'monthly_low', 'monthly_high', 'unpriced'])
+    .select([
+      sql<string>`document->>'title'`.as('title'),
+      sql<string>`document->>'description'`.as('description'),
+      sql<string>`document->>'currency'`.as('currency'),
+      sql<number>`(select coalesce(sum(jsonb_array_length(section->'components')), 0)::int
+        from jsonb_array_elements(document->'sections') as section)`.as('components'),
+    ])
+    .where('workspace_id', '=', workspace)
+    .where('deleted_at', 'is', null)
+    .orderBy('updated_at', 'desc')
+    .limit(2000)
+    .execute();
+  return rows.map((row) => ({
+    id: row.id,
+    title: row.title,
+    description: row.description,
+    currency: row.currency,
+    revision: row.revision,
+    components: row.components,
+    updatedAt: row.updated_at.toISOString(),
+    totals:
+      row.totals_revision === row.revision && row.monthly !== null
+        ? { monthly: row.monthly, low: row.monthly_low!, high: row.monthly_high!, unpriced: row.unpriced ?? 0 }
+        : null,
+  }));
+}

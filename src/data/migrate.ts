@@ -1,0 +1,12 @@
+/** Brings a database to the newest shape. Migrations are part of the program, in order of their names. */
+import { type Kysely, type Migration, Migrator } from 'kysely';
+import * as firstTables from './migrations/m001-first-tables';
+import type { Database } from './schema';
+
+const MIGRATIONS: Readonly<Record<string, Migration>> = { '001-first-tables': firstTables };
+
+export async function migrate(db: Kysely<Database>): Promise<void> {
+  const migrator = new Migrator({ db, provider: { getMigrations: async () => ({ ...MIGRATIONS }) } });
+  const { error } = await migrator.migrateToLatest();
+  if (error) throw error;
+}

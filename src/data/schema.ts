@@ -1,0 +1,79 @@
+/** The tables as Kysely sees them. Money and quantities are `numeric` and come out as text. */
+import type { ColumnType, Generated, JSONColumnType } from 'kysely';
+import type { Design, Edit } from '@/core/design';
+import type { OfferRow, RateRow } from '@/formats';
+
+type Timestamp = ColumnType<Date, Date | string, Date | string>;
+type Numeric = ColumnType<string, string, string>;
+
+export interface Database {
+  workspace: { id: string; name: string; demo_loaded_at: Timestamp | null; created_at: Generated<Timestamp> };
+  price_book: {
+    id: Generated<string>;
+    workspace_id: string;
+    key: string;
+    title: string;
+    provider: string;
+    currency: string;
+    month_hours: Numeric;
+  };
+  book_revision: {
+    id: Generated<string>;
+    book_id: string;
+    number: number;
+    title: string;
+    currency: string;
+    month_hours: Numeric;
+    /** As text: a date without a time zone. */
+    effective: ColumnType<string, string, never>;
+    source: string;
+    offer_count: number;
+    rate_count: number;
+    region_count: number;
+    published_at: Timestamp | null;
+  };
+  book_region: {
+    revision_id: string;
+    code: string;
+    name: string;
+    country: string;
+    latitude: number;
+    longitude: number;
+    carbon: number | null;
+  };
+  book_offer: { revision_id: string; sku: string; kind: string; name: string; family: string; detail: JSONColumnType<OfferRow> };
+  book_rate: {
+    revision_id: string;
+    sku: string;
+    region: string;
+    meter: string;
+    term: string;
+    unit: string;
+    charge: JSONColumnType<RateRow['charge']>;
+    upfront: Numeric | null;
+    allowance: Numeric | null;
+    pool: string;
+  };
+  design: {
+    id: string;
+    workspace_id: string;
+    revision: number;
+    document: JSONColumnType<Design>;
+    created_at: Timestamp;
+    updated_at: Timestamp;
+    deleted_at: Timestamp | null;
+    totals_revision: number | null;
+    monthly: Numeric | null;
+    monthly_low: Numeric | null;
+    monthly_high: Numeric | null;
+    unpriced: number | null;
+  };
+  design_edit: {
+    design_id: string;
+    revision: number;
+    batch: string;
+    edits: JSONColumnType<Edit[]>;
+    user_name: string;
+    at: Timestamp;
+  };
+}

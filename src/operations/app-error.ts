@@ -1,0 +1,62 @@
+/**
+ * The application's one error type, its closed list of codes, and the one table that says what each code is on the
+ * outside: an HTTP status and an exit code. Inner details never leave through it.
+ */
+import type { Fault } from '@/formats';
+
+export const ERROR_TABLE = {
+  'not-found': { status: 404, exit: 4 },
+  forbidden: { status: 403, exit: 5 },
+  invalid: { status: 422, exit: 2 },
+  'too-large': { status: 413, exit: 2 },
+  stale: { status: 409, exit: 6 },
+  conflict: { status: 409, exit: 6 },
+  unavailable: { status: 503, exit: 7 },
+  internal: { status: 500, exit: 1 },
+} as const;
+
+export type AppErrorCode = keyof typeof ERROR_TABLE;
+
+export interface AppErrorDetail {
+  readonly faults?: readonly Fault[];
+  readonly more?: number;
+  /** For `stale`: what has come in between. */
+  readonly since?: unknown;
+}
+
+export class AppError extends Error {
+  constructor(
+    readonly code: AppErrorCode,
+    message: string,
+    readonly detail: AppErrorDetail = {},
+  ) {
+    super(message);
+    this.name = 'AppError';
+  }
+
+  /** What may be shown outside. */
+  outside(): { error: { code: AppErrorCode; message: string } & AppErrorDetail } {
+    return { error: { code: this.code, message: this.message, ...this.detail } };
+  }
+}
+
+const CONNECTION_CODES = new Set(['ECONNREFUSED', 'ECONNRESET', 'EPIPE', '57P01', '57P02', '57P03', '08006', '08001', '08003']);
+
+/** The one place that turns anything thrown into an `AppError`. */
+export function asAppError(thrown: unknown): AppError {
+  if (thrown instanceof AppError) return thrown;
+  const code = thrown && typeof thrown === 'object' && 'code' in thrown ? String(thrown.code) : '';
+  const text = thrown instanceof Error ? thrown.message : '';
+  if (CONNECTION_CODES.has(code) || /connection terminated|timeout exceeded when trying to connect/i.test(text)) {
+    return new AppError('unavailable', 'The database does not answer. Nothing was changed; try again in a moment.');
+  }
+  return new AppError('internal', 'Something went wrong on our side. Nothing was changed.');
+}
+
+export function invalid(message: string, faults: readonly Fault[] = [], more = 0): AppError {
+  return new AppError('invalid', message, { faults, more });
+}
+
+export function notFound(what: string): AppError {
+  return new AppError('not-found', `This ${what} is not here. It may have been deleted, or the address is wrong.`);
+}

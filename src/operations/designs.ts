@@ -1,0 +1,111 @@
+/** Making, listing, opening, copying, deleting and restoring designs. */
+import type { Design } from '@/core/design';
+import { DEFAULT_MONTH } from '@/core/time';
+import type { DesignSummary } from '@/core/range';
+import { type Checked, designCsv, designSchema, readDesign, writeDesign } from '@/formats';
+import { requireRole } from './actor';
+import { invalid, notFound } from './app-error';
+import type { BookStore, Context, DesignListing, StoredDesign } from './ports';
+import { priceDesignOnServer, totalsOf } from './price-design';
+
+/** All designs, the last changed first. Totals that are behind are worked out anew. */
+export async function listDesigns(context: Context): Promise<DesignListing[]> {
+  requireRole(context.actor, 'viewer');
+  const listings = await context.designs.list(context.actor.workspace);
+  return Promise.all(listings.map(async (each) => (each.totals ? each : await withTotals(context, each))));
+}
+
+async function withTotals(context: Context, listing: DesignListing): Promise<DesignListing> {
+  const stored = await context.designs.find(context.actor.workspace, listing.id);
+  if (!stored || stored.revision !== listing.revision) return listing;
+  const totals = totalsOf(await priceDesignOnServer(context, stored.design));
+  await context.designs.saveTotals(context.actor.workspace, listing.id, stored.revision, totals);
+  return { ...listing, totals };
+}
+
+export async function openDesign(context: Context, id: string): Promise<StoredDesign> {
+  requireRole(context.actor, 'viewer');
+  const stored = await context.designs.find(context.actor.workspace, id);
+  if (!stored) throw notFound('design');
+  return stored;
+}
+
+/** An empty design pinned to the newest revision of every book there is. */
+export async function createDesign(context: Context, title: string): Promise<string> {
+  const design: Design = {
+    title,
+    description: '',
+    currency: 'USD',
+    assumptions: { month: DEFAULT_MONTH, countAllowances: true, exchange: [] },
+    books: await newestPins(context.books, context.actor.workspace),
+    sections: [{ id: 'section-1', name: 'First section', components: [] }],
+  };
+  return storeNew(context, design);
+}
+
+async function newestPins(books: BookStore, workspace: string): Promise<Design['books']> {
+  const listed = await books.list(workspace);
+  return listed.map((book) => ({ book: book.key, revision: book.revisions[0]!.number }));
+}
+
+async function storeNew(context: Context, design: Design): Promise<string> {
+  requireRole(context.actor, 'editor');
+  const checked = designSchema.safeParse(design);
+  if (!checked.success) {
+    const first = checked.error.issues[0]!;
+    throw invalid(`The design was not stored: ${first.path.join('.')} ${first.message}.`);
+  }
+  const id = context.newId();
+  await context.designs.create(context.actor.workspace, id, checked.data as Design, context.now());
+  await refreshTotals(context, id);
+  return id;
+}
+
+/** Prices the design as it is stored and keeps the totals for lists. */
+export async function refreshTotals(context: Context, id: string): Promise<void> {
+  const stored = await context.designs.find(context.actor.workspace, id);
+  if (!stored) return;
+  const totals = totalsOf(await priceDesignOnServer(context, stored.design));
+  await context.designs.saveTotals(context.actor.workspace, id, stored.revision, totals);
+}
+
+/** A copy under a name that tells the two apart. */
+export async function copyDesign(context: Context, id: string): Promise<string> {
+  const { design } = await openDesign(context, id);
+  const title = `${design.title.slice(0, 190)} (copy)`;
+  return storeNew(context, { ...design, title });
+}
+
+export async function deleteDesign(context: Context, id: string): Promise<void> {
+  requireRole(context.actor, 'editor');
+  if (!(await context.designs.remove(context.actor.workspace, id, context.now()))) throw notFound('design');
+}
+
+export async function restoreDesign(context: Context, id: string): Promise<void> {
+  requireRole(context.actor, 'editor');
+  if (!(await context.designs.restore(context.actor.workspace, id))) throw notFound('design');
+}
+
+/** Stores the design of a file; the whole file is refused if anything in it is wrong. */
+export async function importDesign(context: Context, text: string): Promise<string> {
+  requireRole(context.actor, 'editor');
+  const read: Checked<Design> = readDesign(text);
+  if (!read.ok) throw invalid('The file is not a design we can open. Nothing was changed.', read.faults, read.more);
+  return storeNew(context, read.value);
+}
+
+export type ExportForm = 'csv' | 'json';
+
+export interface ExportedFile {
+  readonly name: string;
+  readonly type: string;
+  readonly text: string;
+}
+
+export async function exportDesign(context: Context, id: string, form: ExportForm): Promise<ExportedFile> {
+  const { design } = await openDesign(context, id);
+  const summary: DesignSummary = await priceDesignOnServer(context, design);
+  const stem = design.title.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '').toLowerCase().slice(0, 80) || 'design';
+  if (form === 'csv') return { name: `${stem}.csv`, type: 'text/csv; charset=utf-8', text: designCsv(design, summary) };
+  return { name: `${stem}.json`, type: 'application/json', text: writeDesign(design, summary) };
+}

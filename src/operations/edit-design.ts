@@ -1,0 +1,54 @@
+/**
+ * Saving edits. A batch says which revision it was based on: based on the newest, it becomes the next revision;
+ * based on an older one, it is refused with what was saved since, and the sender re-bases. A batch that was already
+ * saved is answered as saved, so that sending twice does no harm.
+ */
+import { applyEdits } from '@/core/design';
+import { sentenceFor } from '@/core/display';
+import { check, designFaults, editBatchSchema } from '@/formats';
+import { requireRole } from './actor';
+import { AppError, invalid, notFound } from './app-error';
+import { refreshTotals } from './designs';
+import type { Context, LockedDesign, LoggedBatch } from './ports';
+
+export interface Saved {
+  readonly revision: number;
+  readonly savedAt: string;
+}
+
+type Outcome = { readonly saved: Saved } | { readonly stale: readonly LoggedBatch[]; readonly revision: number };
+
+export async function editDesign(context: Context, id: string, data: unknown): Promise<Saved> {
+  requireRole(context.actor, 'editor');
+  const batch = check(editBatchSchema, data);
+  if (!batch.ok) throw invalid('The edit was refused; nothing was changed.', batch.faults, batch.more);
+  const { baseRevision, batch: batchId, edits } = batch.value;
+  const outcome = await context.designs.change<Outcome>(context.actor.workspace, id, async (locked) => {
+    const earlier = await locked.batch(batchId);
+    if (earlier) return { write: null, result: { saved: { revision: earlier.revision, savedAt: earlier.at } } };
+    const { current } = locked;
+    if (baseRevision !== current.revision) return { write: null, result: await staleOutcome(locked, baseRevision) };
+    const applied = applyEdits(current.design, edits);
+    if (!applied.ok) throw invalid(`The edit was refused: ${sentenceFor(applied.issue)} Nothing was changed.`);
+    const faults = designFaults(applied.value.design);
+    if (faults.length > 0) throw invalid('The edit was refused; nothing was changed.', faults);
+    const at = context.now();
+    return {
+      write: { design: applied.value.design, batch: batchId, edits, user: context.actor.user, at },
+      result: { saved: { revision: current.revision + 1, savedAt: at.toISOString() } },
+    };
+  });
+  if (!outcome) throw notFound('design');
+  if ('stale' in outcome) {
+    const since = { revision: outcome.revision, batches: outcome.stale };
+    throw new AppError('stale', 'The design was changed meanwhile.', { since });
+  }
+  return outcome.saved;
+}
+
+async function staleOutcome(locked: LockedDesign, baseRevision: number): Promise<Outcome> {
+  return { stale: await locked.since(baseRevision), revision: locked.current.revision };
+}
+
+/** After a save: prices the design again for lists. Kept apart so that an edit is acknowledged as soon as it is safe. */
+export const priceAfterEdit = refreshTotals;

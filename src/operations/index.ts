@@ -1,0 +1,7 @@
+export * from './actor';
+export * from './app-error';
+export * from './books';
+export * from './designs';
+export * from './edit-design';
+export * from './ports';
+export { priceDesignOnServer } from './price-design';

@@ -1,0 +1,214 @@
+/**
+ * The ledger: rows and columns that add up, driven by the keyboard like a good spreadsheet. One focusable grid whose
+ * active cell is named by aria-activedescendant, so that long lists can be virtual. Arrows move, Enter or F2 edits in
+ * place, typing replaces, Esc takes back, Tab commits and moves on.
+ */
+'use client';
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { type KeyboardEvent, type ReactNode, useEffect, useId, useRef } from 'react';
+import { CellEditor } from './ledger-cell-editor';
+
+export interface TextEdit {
+  readonly by: 'text';
+  readonly text: string;
+  readonly label: string;
+  /** A sentence if the text is refused, else null; also shows the change while typing. */
+  readonly preview: (text: string) => string | null;
+  readonly commit: (text: string) => void;
+  readonly cancel: () => void;
+}
+
+/** The cell opens something else: a list, the margin. `typed` is what was typed to open it. */
+export interface OpenEdit {
+  readonly by: 'open';
+  readonly open: (typed: string) => void;
+}
+
+export interface LedgerColumn<Row> {
+  readonly key: string;
+  readonly head: ReactNode;
+  /** A grid track: "1.3fr", "96px". */
+  readonly track: string;
+  readonly end?: boolean;
+  /** A thin upright rule before it: the money column. */
+  readonly ruled?: boolean;
+  readonly cell: (row: Row) => ReactNode;
+  readonly edit?: (row: Row) => TextEdit | OpenEdit | null;
+}
+
+export interface LedgerRow<Row> {
+  readonly key: string;
+  readonly level: 'head' | 'line' | 'blank';
+  readonly data: Row;
+}
+
+export interface LedgerCursor {
+  readonly row: string;
+  readonly column: string;
+  /** Set while a cell is edited: the text it begins with, or null for the cell's own. */
+  readonly editing?: { readonly text: string | null };
+}
+
+interface LedgerProps<Row> {
+  readonly label: string;
+  readonly columns: readonly LedgerColumn<Row>[];
+  readonly rows: readonly LedgerRow<Row>[];
+  readonly cursor: LedgerCursor | null;
+  readonly onCursor: (cursor: LedgerCursor) => void;
+  /** Keys the ledger does not use itself; true if taken. */
+  readonly onKey?: (event: KeyboardEvent, row: LedgerRow<Row> | undefined) => boolean;
+  readonly autoFocus?: boolean;
+}
+
+const HEIGHTS = { head: 33, line: 29, blank: 29 } as const;
+
+export function Ledger<Row>({ label, columns, rows, cursor, onCursor, onKey, autoFocus }: LedgerProps<Row>) {
+  const id = useId();
+  const scroller = useRef<HTMLDivElement>(null);
+  const tracks = columns.map((column) => column.track).join(' ');
+  // eslint-disable-next-line react-hooks/incompatible-library -- the list is virtual on purpose
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: (index) => HEIGHTS[rows[index]!.level],
+    getItemKey: (index) => rows[index]!.key,
+    overscan: 12,
+    initialRect: { width: 900, height: 640 },
+  });
+  const rowAt = Math.max(0, rows.findIndex((row) => row.key === cursor?.row));
+  const columnAt = Math.max(0, columns.findIndex((column) => column.key === cursor?.column));
+  const editing = cursor?.editing;
+
+  useEffect(() => {
+    if (autoFocus) scroller.current?.focus();
+  }, [autoFocus]);
+  useEffect(() => {
+    if (cursor) virtual.scrollToIndex(rowAt);
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- only a move of the cursor scrolls
+  }, [cursor?.row]);
+
+  const moveTo = (row: number, column: number): void => {
+    const nextRow = rows[Math.max(0, Math.min(rows.length - 1, row))];
+    const nextColumn = columns[Math.max(0, Math.min(columns.length - 1, column))];
+    if (nextRow && nextColumn) onCursor({ row: nextRow.key, column: nextColumn.key });
+  };
+  const begin = (row: number, column: number, typed: string | null): void => {
+    const edit = columns[column]?.edit?.(rows[row]!.data);
+    if (!edit) return;
+    if (edit.by === 'open') edit.open(typed ?? '');
+    else onCursor({ row: rows[row]!.key, column: columns[column]!.key, editing: { text: typed } });
+  };
+  const finish = (dRow: number, dColumn: number): void => {
+    moveTo(rowAt + dRow, columnAt + dColumn);
+    scroller.current?.focus();
+  };
+
+  const onKeyDown = (event: KeyboardEvent): void => {
+    if (editing || event.target !== scroller.current || rows.length === 0) return;
+    if (onKey?.(event, rows[rowAt])) return event.preventDefault();
+    const page = Math.max(1, Math.floor((scroller.current?.clientHeight ?? 300) / HEIGHTS.line) - 2);
+    const far = event.ctrlKey || event.metaKey;
+    const moves: Record<string, () => void> = {
+      ArrowDown: () => moveTo(rowAt + 1, columnAt),
+      ArrowUp: () => moveTo(rowAt - 1, columnAt),
+      ArrowRight: () => moveTo(rowAt, columnAt + 1),
+      ArrowLeft: () => moveTo(rowAt, columnAt - 1),
+      PageDown: () => moveTo(rowAt + page, columnAt),
+      PageUp: () => moveTo(rowAt - page, columnAt),
+      Home: () => moveTo(far ? 0 : rowAt, 0),
+      End: () => moveTo(far ? rows.length - 1 : rowAt, columns.length - 1),
+      Enter: () => begin(rowAt, columnAt, null),
+      F2: () => begin(rowAt, columnAt, null),
+    };
+    const move = moves[event.key];
+    if (move) {
+      event.preventDefault();
+      move();
+    } else if (event.key.length === 1 && !far && !event.altKey && event.key !== ' ') {
+      event.preventDefault();
+      begin(rowAt, columnAt, event.key);
+    }
+  };
+
+  return (
+    <div className="flex min-h-0 min-w-0 flex-1 flex-col bg-surface">
+      <div
+        ref={scroller}
+        role="grid"
+        aria-label={label}
+        aria-rowcount={rows.length + 1}
+        aria-colcount={columns.length}
+        aria-activedescendant={cursor && rows.length > 0 ? `${id}-${rowAt}-${columnAt}` : undefined}
+        tabIndex={0}
+        onKeyDown={onKeyDown}
+        className="group min-h-0 flex-1 overflow-auto outline-none"
+      >
+        <div role="rowgroup" className="sticky top-0 z-10 min-w-[760px] bg-surface">
+          <div role="row" aria-rowindex={1} style={{ gridTemplateColumns: tracks }} className="grid border-b border-ink">
+            {columns.map((column) => (
+              <div
+                key={column.key}
+                role="columnheader"
+                className={`flex h-8 items-center px-2 text-xs text-soft first:pl-[18px] ${column.end ? 'justify-end' : ''} ${column.ruled ? 'border-l border-line' : ''}`}
+              >
+                {column.head}
+              </div>
+            ))}
+          </div>
+        </div>
+        <div role="rowgroup" style={{ height: virtual.getTotalSize() }} className="relative min-w-[760px]">
+          {virtual.getVirtualItems().map((item) => {
+            const row = rows[item.index]!;
+            const active = cursor !== null && item.index === rowAt;
+            return (
+              <div
+                key={item.key}
+                role="row"
+                aria-rowindex={item.index + 2}
+                aria-selected={active}
+                data-level={row.level}
+                style={{ gridTemplateColumns: tracks, height: item.size, transform: `translateY(${item.start}px)` }}
+                className={`absolute inset-x-0 top-0 grid border-b ${row.level === 'head' ? 'border-ink font-semibold' : 'border-line'} ${active ? 'bg-wash' : ''}`}
+              >
+                {columns.map((column, at) => {
+                  const here = active && at === columnAt;
+                  const edit = here && editing ? column.edit?.(row.data) : null;
+                  return (
+                    <div
+                      key={column.key}
+                      id={`${id}-${item.index}-${at}`}
+                      role="gridcell"
+                      aria-colindex={at + 1}
+                      aria-selected={here}
+                      data-cell={`${row.key}/${column.key}`}
+                      onMouseDown={(event) => {
+                        if (edit) return;
+                        if (event.detail > 1) event.preventDefault();
+                        onCursor({ row: row.key, column: column.key });
+                      }}
+                      onClick={() => here && !edit && row.level === 'blank' && begin(item.index, at, null)}
+                      onDoubleClick={() => !edit && begin(item.index, at, null)}
+                      className={`relative flex min-w-0 items-center px-2 text-sm first:pl-[18px] ${row.level === 'line' ? 'first:pl-[34px]' : ''} ${column.end ? 'justify-end' : ''} ${column.ruled ? 'border-l border-line' : ''} ${here ? 'group-focus-within:outline-2 group-focus-within:-outline-offset-2 group-focus-within:outline-brand' : ''}`}
+                    >
+                      {edit?.by === 'text' ? (
+                        <CellEditor
+                          edit={edit}
+                          begin={editing!.text}
+                          end={column.end ?? false}
+                          onFinish={finish}
+                          onLeft={() => onCursor({ row: row.key, column: column.key })}
+                        />
+                      ) : (
+                        column.cell(row.data)
+                      )}
+                    </div>
+                  );
+                })}
+              </div>
+            );
+          })}
+        </div>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,34 @@
+/** The margin beside the ledger, where the book explains itself. It can be closed and never covers the ledger. */
+'use client';
+import { PanelRightClose, PanelRightOpen } from 'lucide-react';
+import type { ReactNode } from 'react';
+
+interface MarginProps {
+  readonly label: string;
+  readonly open: boolean;
+  readonly onToggle: () => void;
+  readonly children: ReactNode;
+}
+
+export function Margin({ label, open, onToggle, children }: MarginProps) {
+  const Icon = open ? PanelRightClose : PanelRightOpen;
+  return (
+    <aside aria-label={label} className={`relative shrink-0 border-l border-line bg-page ${open ? 'w-[348px]' : 'w-9'}`}>
+      <button
+        type="button"
+        onClick={onToggle}
+        aria-expanded={open}
+        aria-label={open ? 'Close the margin' : 'Open the margin'}
+        className="absolute top-2 right-1.5 z-10 rounded p-1 text-soft hover:bg-wash"
+      >
+        <Icon size={16} aria-hidden="true" />
+      </button>
+      {open && (
+        // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex -- a scrolling region must be reachable by keyboard
+        <div tabIndex={0} role="region" aria-label={label} className="h-full overflow-y-auto px-[18px] py-3">
+          {children}
+        </div>
+      )}
+    </aside>
+  );
+}

@@ -1,0 +1,20 @@
+/** The tally line: always at the bottom, each figure under its name. */
+import type { ReactNode } from 'react';
+
+export function TallyLine({ children, aside }: { readonly children: ReactNode; readonly aside?: ReactNode }) {
+  return (
+    <footer aria-label="Tally" className="flex h-[64px] shrink-0 items-center gap-6 border-t border-ink bg-page px-[18px] max-[700px]:overflow-x-auto">
+      {children}
+      {aside && <div className="ml-auto text-right text-xs whitespace-nowrap text-soft">{aside}</div>}
+    </footer>
+  );
+}
+
+export function TallyFigure({ label, children }: { readonly label: string; readonly children: ReactNode }) {
+  return (
+    <div className="whitespace-nowrap">
+      <div className="text-xs text-soft">{label}</div>
+      <div className="text-base font-semibold tabular-nums">{children}</div>
+    </div>
+  );
+}

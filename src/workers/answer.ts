@@ -1,0 +1,101 @@
+/** Answers the page's questions with the core. Kept free of worker globals so that it is tested like any module. */
+import { assertNever } from '@/core/base';
+import type { Component, Design } from '@/core/design';
+import { sentenceFor } from '@/core/display';
+import { compareOffers, compareTerms, priceCases, type PricedDesign } from '@/core/pricing';
+import { summaryOf } from '@/core/range';
+import { type PlainFigure, relabel, toPlain } from '@/core/trace';
+import type { Case } from '@/core/usage';
+import type { BookShelf } from './book-shelf';
+import type { Answers, OfferRow, Question, Subject, TermRow } from './protocol';
+
+export class Answerer {
+  /** The last priced design, so that opening an amount shows the very calculation that gave it. */
+  private last: { readonly version: number; readonly cases: Record<Case, PricedDesign> } | null = null;
+
+  constructor(
+    private readonly shelf: BookShelf,
+    private readonly clock: () => number,
+  ) {}
+
+  async answer(question: Question): Promise<Answers[keyof Answers]> {
+    switch (question.ask) {
+      case 'price': {
+        const books = await this.shelf.booksFor(question.design);
+        const started = this.clock();
+        const cases = priceCases(question.design, books);
+        this.last = { version: question.version, cases };
+        return { version: question.version, summary: summaryOf(cases), milliseconds: this.clock() - started };
+      }
+      case 'explain': {
+        const cases =
+          this.last?.version === question.version
+            ? this.last.cases
+            : priceCases(question.design, await this.shelf.booksFor(question.design));
+        return explain(cases[question.case], question.subject);
+      }
+      case 'offers':
+        return this.offers(question.component, question.design);
+      case 'terms':
+        return this.terms(question.component, question.design);
+      default:
+        return assertNever(question);
+    }
+  }
+
+  private async offers(component: Component, design: Design): Promise<OfferRow[]> {
+    const books = await this.shelf.booksFor(design, [component]);
+    return compareOffers(component, design, books).map(({ offer, ...price }) => ({
+      sku: offer.sku,
+      name: offer.name,
+      family: offer.family,
+      processor: offer.processor,
+      vcpu: offer.vcpu?.toNumber() ?? null,
+      memory: offer.memory?.toNumber() ?? null,
+      burstable: offer.burstable,
+      retires: offer.retires,
+      note: offer.note,
+      hourly: price.hourly?.toString() ?? null,
+      unitPrice: price.unitPrice?.price.toString() ?? null,
+      unit: price.unitPrice?.unit ?? null,
+      monthly: price.monthly?.toString() ?? null,
+      soldHere: price.soldHere,
+      nearest: price.nearest?.name ?? null,
+    }));
+  }
+
+  private async terms(component: Component, design: Design): Promise<TermRow[]> {
+    const books = await this.shelf.booksFor(design, [component]);
+    return compareTerms(component, design, books).map(({ term, line, saving }) => {
+      if (line.status === 'unpriced') {
+        const why = line.issues.map(sentenceFor).join(' ');
+        return { term, monthly: null, upfront: null, recurring: null, wholeTerm: null, saving: null, why };
+      }
+      return {
+        term,
+        monthly: line.monthly.value.toString(),
+        upfront: line.upfront.toString(),
+        recurring: line.recurring.toString(),
+        wholeTerm: line.wholeTerm?.amount.toString() ?? null,
+        saving: saving?.toString() ?? null,
+        why: null,
+      };
+    });
+  }
+}
+
+function explain(priced: PricedDesign, subject: Subject): PlainFigure | null {
+  if (subject.of === 'design') return toPlain(sectionsOnly(priced));
+  for (const section of priced.sections) {
+    if (subject.of === 'section' && section.id === subject.id) return toPlain(section.monthly);
+    const line = section.lines.find((each) => each.id === subject.id);
+    if (subject.of === 'component' && line) return line.status === 'priced' ? toPlain(line.monthly) : null;
+  }
+  return null;
+}
+
+/** The design's own figure stops at its sections; each of those opens by itself. */
+function sectionsOnly(priced: PricedDesign) {
+  const parts = priced.monthly.parts.map((part) => ({ ...part, parts: [], operation: 'given' as const }));
+  return relabel({ ...priced.monthly, parts }, 'Design');
+}

@@ -1,0 +1,62 @@
+/**
+ * The contract between the page and the pricing worker, in one file: tagged messages, a request id, and for prices
+ * the version of the design, so that stale replies are dropped. An error is a reply like any other.
+ */
+import type { Component, Design } from '@/core/design';
+import type { DesignSummary } from '@/core/range';
+import type { PlainFigure } from '@/core/trace';
+import type { Term } from '@/core/terms';
+import type { Case } from '@/core/usage';
+
+export interface OfferRow {
+  readonly sku: string;
+  readonly name: string;
+  readonly family: string;
+  readonly processor: string;
+  readonly vcpu: number | null;
+  readonly memory: number | null;
+  readonly burstable: boolean;
+  readonly retires: string | null;
+  readonly note: string;
+  /** On-demand price of an hour, exact; null where there is none. */
+  readonly hourly: string | null;
+  readonly unitPrice: string | null;
+  readonly unit: string | null;
+  /** The component with this offer for a month, exact; null where it cannot be priced so. */
+  readonly monthly: string | null;
+  readonly soldHere: boolean;
+  readonly nearest: string | null;
+}
+
+export interface TermRow {
+  readonly term: Term;
+  readonly monthly: string | null;
+  readonly upfront: string | null;
+  readonly recurring: string | null;
+  readonly wholeTerm: string | null;
+  /** 0.31 means 31 % less than on demand. */
+  readonly saving: string | null;
+  readonly why: string | null;
+}
+
+/** Whose amount is explained. */
+export type Subject = { readonly of: 'design' } | { readonly of: 'section' | 'component'; readonly id: string };
+
+export type Question =
+  | { readonly ask: 'price'; readonly design: Design; readonly version: number }
+  | { readonly ask: 'explain'; readonly design: Design; readonly version: number; readonly subject: Subject; readonly case: Case }
+  | { readonly ask: 'offers'; readonly design: Design; readonly component: Component }
+  | { readonly ask: 'terms'; readonly design: Design; readonly component: Component };
+
+export interface Answers {
+  price: { readonly version: number; readonly summary: DesignSummary; readonly milliseconds: number };
+  explain: PlainFigure | null;
+  offers: readonly OfferRow[];
+  terms: readonly TermRow[];
+}
+
+export type Request = { readonly id: number } & Question;
+
+export type Reply =
+  | { readonly id: number; readonly ok: true; readonly answer: Answers[keyof Answers] }
+  | { readonly id: number; readonly ok: false; readonly message: string };
