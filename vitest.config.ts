@@ -1,7 +1,10 @@
 import path from 'node:path';
 import { defineConfig } from 'vitest/config';
 
-const alias = { '@': path.resolve(import.meta.dirname, 'src') };
+const alias = {
+  '@tests': path.resolve(import.meta.dirname, 'tests'),
+  '@': path.resolve(import.meta.dirname, 'src'),
+};
 
 export default defineConfig({
   resolve: { alias },

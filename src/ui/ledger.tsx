@@ -38,7 +38,8 @@ export interface LedgerColumn<Row> {
 
 export interface LedgerRow<Row> {
   readonly key: string;
-  readonly level: 'head' | 'line' | 'blank';
+  /** `line` is indented under its `head`; `flat` stands by itself. */
+  readonly level: 'head' | 'line' | 'flat' | 'blank';
   readonly data: Row;
 }
 
@@ -60,7 +61,7 @@ interface LedgerProps<Row> {
   readonly autoFocus?: boolean;
 }
 
-const HEIGHTS = { head: 33, line: 29, blank: 29 } as const;
+const HEIGHTS = { head: 33, line: 29, flat: 29, blank: 29 } as const;
 
 export function Ledger<Row>({ label, columns, rows, cursor, onCursor, onKey, autoFocus }: LedgerProps<Row>) {
   const id = useId();

@@ -172,7 +172,7 @@ export function DesignsLedger({ designs }: { readonly designs: readonly ListedDe
           <Ledger
             label="Designs"
             columns={columns}
-            rows={designs.map((design) => ({ key: design.id, level: 'line', data: design }))}
+            rows={designs.map((design) => ({ key: design.id, level: 'flat', data: design }))}
             cursor={cursor}
             onCursor={setCursor}
             onKey={onKey}

@@ -20,9 +20,18 @@ export const ONE = new Decimal(1);
 /** Plain decimal notation: up to 24 digits before the point and 18 after; no exponent, no grouping. */
 export const DECIMAL_TEXT = /^-?\d{1,24}(\.\d{1,18})?$/;
 
+/** Values are immutable, and the same few texts are read at every keystroke: the newest readings are kept. */
+const READ_MOST = 20_000;
+const read = new Map<string | number, Decimal>();
+
 /** Turns checked text or a small whole number into a decimal. Throws on anything else: call it on checked data. */
 export function decimal(value: string | number): Decimal {
-  return new Decimal(value);
+  const known = read.get(value);
+  if (known) return known;
+  const made = new Decimal(value);
+  if (read.size >= READ_MOST) read.clear();
+  read.set(value, made);
+  return made;
 }
 
 /** Reads plain decimal notation from anyone's text. Refused with `decimal.not-plain`. */

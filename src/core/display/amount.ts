@@ -16,17 +16,17 @@ function separatorsOf(locale: string): { group: string; point: string } {
   if (!known) {
     const parts = new Intl.NumberFormat(locale, { useGrouping: true }).formatToParts(1234567.5);
     const find = (type: string, fallback: string): string => parts.find((part) => part.type === type)?.value ?? fallback;
-    known = { group: find('group', '\u202f'), point: find('decimal', '.') };
+    known = { group: find('group', '\u00a0'), point: find('decimal', '.') };
     separators.set(locale, known);
   }
   return known;
 }
 
-/** House style groups by a narrow no-break space and writes a point; another locale's own signs where one is set. */
+/** House style groups by a no-break space and writes a point; another locale's own signs where one is set. */
 export const HOUSE = 'house';
 
 function signs(locale: string): { group: string; point: string } {
-  return locale === HOUSE ? { group: '\u202f', point: '.' } : separatorsOf(locale);
+  return locale === HOUSE ? { group: '\u00a0', point: '.' } : separatorsOf(locale);
 }
 
 function groupDigits(digits: string, group: string): string {

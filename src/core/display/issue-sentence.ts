@@ -26,7 +26,7 @@ const SENTENCES: Readonly<Record<IssueCode, (values: Values) => string>> = {
   'choice.missing': ({ kind }) => `No offer chosen yet for this ${kind?.toLowerCase() ?? 'component'}.`,
   'offer.unknown': ({ sku, book }) => `“${book}” has no offer “${sku}” in this revision.`,
   'offer.wrong-kind': ({ sku, kind, wanted }) => `“${sku}” is of the kind ${kind}, not ${wanted}.`,
-  'offer.not-in-region': ({ offer, region }) => `${offer} is not sold in ${region}. Choose another offer or region.`,
+  'offer.not-in-region': ({ offer, region }) => `Not sold in ${region}: ${offer}. Choose another offer or region.`,
   'offer.retiring': ({ offer, date, instead }) =>
     `${offer} is being retired${date ? ` on ${date}` : ''}${instead ? `; its successor is ${instead}` : ''}.`,
   'rate.missing': ({ offer, meter }) => `The price book has no on-demand rate for “${meter}” of ${offer} in this region.`,

@@ -4,23 +4,32 @@
  */
 import { addAll, type Decimal, decimal, type Issue, ZERO } from '../base';
 import { head } from '../books';
-import type { Design } from '../design';
+import type { Component, Design } from '../design';
 import { firstUnitPrice } from '../rates';
 import { committedAmounts, commitmentOf } from '../terms';
 import { type Figure, relabel, sum } from '../trace';
-import { CASES, type Case } from '../usage';
+import type { Case, Cased } from '../usage';
 import type { BookSet } from './book-set';
 import { exchanged, exchangeStep } from './exchange';
 import { chargeClaims, type Claim } from './pools';
 import type { PricedComponent, PricedDesign, PricedLine, PricedSection } from './priced';
 import { resolveComponent, type Resolved } from './resolve';
 
-/** Prices every component of the design for one case. Never throws on what a person can enter. */
-export function priceDesign(design: Design, books: BookSet, which: Case): PricedDesign {
-  const lines = new Map<string, PricedLine>();
+/**
+ * Prices every component of the design for one case. Never throws on what a person can enter. `known` holds lines
+ * of another case that are the same in this one.
+ */
+export function priceDesign(
+  design: Design,
+  books: BookSet,
+  which: Case,
+  known: ReadonlyMap<string, PricedLine> = new Map(),
+): PricedDesign {
+  const lines = new Map<string, PricedLine>(known);
   const resolved: { value: Resolved; step: Figure | null }[] = [];
   for (const section of design.sections) {
     for (const component of section.components) {
+      if (known.has(component.id)) continue;
       const resolution = resolveComponent(component, design, books, which);
       if (!resolution.ok) {
         lines.set(component.id, unpriced(component.id, resolution.issues, resolution.nearest));
@@ -38,9 +47,39 @@ export function priceDesign(design: Design, books: BookSet, which: Case): Priced
   return totalsOf(design, lines, which);
 }
 
+/**
+ * All three cases. A component whose inputs are the same in all of them, and whose amount depends on nobody else's,
+ * is worked out once; a test holds this against pricing each case by itself.
+ */
 export function priceCases(design: Design, books: BookSet): Record<Case, PricedDesign> {
-  const [lean, likely, heavy] = CASES.map((which) => priceDesign(design, books, which));
-  return { lean: lean!, likely: likely!, heavy: heavy! };
+  const likely = priceDesign(design, books, 'likely');
+  const known = sameInEveryCase(design, likely);
+  return {
+    lean: priceDesign(design, books, 'lean', known),
+    likely,
+    heavy: priceDesign(design, books, 'heavy', known),
+  };
+}
+
+function sameInEveryCase(design: Design, likely: PricedDesign): Map<string, PricedLine> {
+  const same = new Map<string, PricedLine>();
+  design.sections.forEach((section, at) => {
+    section.components.forEach((component, index) => {
+      const line = likely.sections[at]!.lines[index]!;
+      if (isSure(component) && line.status === 'priced' && !line.pooled) same.set(component.id, line);
+    });
+  });
+  return same;
+}
+
+/** No quantity of the component differs between cases. */
+function isSure(component: Component): boolean {
+  const one = (value: Cased): boolean => value.lean === undefined && value.heavy === undefined;
+  const { running } = component;
+  const hours =
+    running.pattern === 'always' ||
+    (running.pattern === 'hours' ? one(running.hoursPerMonth) : one(running.hoursPerDay) && one(running.daysPerMonth));
+  return hours && one(component.count) && Object.values(component.usage).every((entry) => one(entry.amount));
 }
 
 function unpriced(id: string, issues: readonly Issue[], nearest: Extract<PricedLine, { status: 'unpriced' }>['nearest'] = []): PricedLine {
@@ -87,6 +126,7 @@ function lineOf(resolved: Resolved, onDemandParts: readonly Figure[], step: Figu
     book: head(book),
     onDemand: onDemand && inDesign(onDemand).value,
     count: count.value,
+    pooled: !resolved.committed && resolved.demands.some((demand) => demand.rate.pool !== 'component'),
     notices: resolved.notices,
   };
   const commitment = commitmentOf(component.term);

@@ -21,6 +21,8 @@ export interface PricedComponent {
   /** The same use on demand; null where it is not sold so. */
   readonly onDemand: Decimal | null;
   readonly count: Decimal;
+  /** Whether its amount depends on what other components use. */
+  readonly pooled: boolean;
   readonly notices: readonly Issue[];
 }
 

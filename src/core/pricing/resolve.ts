@@ -5,7 +5,7 @@
 import { type Decimal, err, issue, type Issue, ok, type Result } from '../base';
 import { kindOf, type Offer, type PriceBook, type Rate } from '../books';
 import type { Component, Design } from '../design';
-import { cheapestThatFits, type Miss } from '../sizing';
+import { cheapestThatFits, type Fit, type Miss, type Need } from '../sizing';
 import { commitmentOf, type Term } from '../terms';
 import { monthHours } from '../time';
 import type { Figure } from '../trace';
@@ -105,12 +105,28 @@ function choose(component: Component, book: PriceBook, region: string, hours: De
   }
   const running = runningHours(component.running, hours, which);
   if (!running.ok) return failed(running.issue);
-  const cost = (offer: Offer): Decimal | null =>
-    unitMonthlyCost(book, offer, region, component.term, running.value.value, hours);
-  const fit = cheapestThatFits(choice.need, book.soldIn(region, 'server'), cost);
+  const fit = fitFor(book, region, choice.need, component.term, running.value.value, hours);
   if (fit.fits) return { ok: true, offer: fit.offer };
   const values = { region: book.region(region)!.name, vcpu: choice.need.vcpu, memory: choice.need.memory };
   return { ok: false, issues: [issue('need.nothing-fits', ['choice'], values)], nearest: fit.nearest };
+}
+
+/** Books never change, so neither does what fits: the newest answers are kept beside the book. */
+const FITS_KEPT = 4000;
+const fits = new WeakMap<PriceBook, Map<string, Fit>>();
+
+function fitFor(book: PriceBook, region: string, need: Need, term: Term, hoursRun: Decimal, hoursInMonth: Decimal): Fit {
+  const known = fits.get(book) ?? new Map<string, Fit>();
+  fits.set(book, known);
+  const key = JSON.stringify([region, need, term, hoursRun, hoursInMonth]);
+  let fit = known.get(key);
+  if (!fit) {
+    const cost = (offer: Offer): Decimal | null => unitMonthlyCost(book, offer, region, term, hoursRun, hoursInMonth);
+    fit = cheapestThatFits(need, book.soldIn(region, 'server'), cost);
+    if (known.size >= FITS_KEPT) known.clear();
+    known.set(key, fit);
+  }
+  return fit;
 }
 
 interface Demands {

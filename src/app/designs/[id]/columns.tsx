@@ -66,7 +66,7 @@ export function ledgerColumns(context: ColumnContext): LedgerColumn<Row>[] {
     {
       key: 'name',
       head: 'Component',
-      track: 'minmax(150px,1.25fr)',
+      track: 'minmax(150px,1.7fr)',
       cell: (row) => <NameCell row={row} />,
       edit: (row) => {
         if (row.kind === 'section') {
@@ -91,7 +91,7 @@ export function ledgerColumns(context: ColumnContext): LedgerColumn<Row>[] {
     {
       key: 'where',
       head: 'Where',
-      track: 'minmax(96px,0.9fr)',
+      track: 'minmax(96px,0.95fr)',
       cell: (row) =>
         row.kind === 'component' && <span className="truncate text-soft">{context.place(row.component) || 'choose'}</span>,
       edit: forComponent((_, row) => open('place', row)),
@@ -99,7 +99,7 @@ export function ledgerColumns(context: ColumnContext): LedgerColumn<Row>[] {
     {
       key: 'use',
       head: 'Use of each',
-      track: '104px',
+      track: '96px',
       cell: (row) => row.kind === 'component' && <span className="truncate text-soft">{useText(row.component) || 'enter'}</span>,
       edit: forComponent((component) =>
         textEdit(context, `Use of each, ${component.name}`, useText(component), (text) =>
@@ -110,14 +110,14 @@ export function ledgerColumns(context: ColumnContext): LedgerColumn<Row>[] {
     {
       key: 'paid',
       head: 'Paid',
-      track: '112px',
+      track: '96px',
       cell: (row) => row.kind === 'component' && <span className="truncate text-soft">{shortTerm(row.component)}</span>,
       edit: forComponent((component, row) => (component.kind === 'server' ? open('term', row) : null)),
     },
     {
       key: 'count',
       head: 'Count',
-      track: '58px',
+      track: '54px',
       end: true,
       cell: (row) => row.kind === 'component' && <span className="tabular-nums">{row.component.count.likely}</span>,
       edit: forComponent((component) =>
@@ -127,7 +127,7 @@ export function ledgerColumns(context: ColumnContext): LedgerColumn<Row>[] {
     {
       key: 'amount',
       head: <span className="text-sm">{context.currency} / month</span>,
-      track: '112px',
+      track: '104px',
       end: true,
       ruled: true,
       cell: (row) => <AmountCell row={row} currency={context.currency} />,
@@ -136,7 +136,7 @@ export function ledgerColumns(context: ColumnContext): LedgerColumn<Row>[] {
     {
       key: 'wick',
       head: 'Lean · likely · heavy',
-      track: '128px',
+      track: '120px',
       cell: (row) => <WickCell row={row} currency={context.currency} most={context.most} />,
       edit: (row) => (row.kind === 'component' || row.kind === 'section' ? explains : null),
     },
@@ -201,6 +201,6 @@ function AmountCell({ row, currency }: { readonly row: Row; readonly currency: s
 
 function WickCell({ row, currency, most }: { readonly row: Row; readonly currency: string; readonly most: number }) {
   const wick = row.kind === 'section' ? row.summary?.wick : row.kind === 'component' ? row.line?.wick : null;
-  return wick ? <Wick values={wick} currency={currency} most={most} width={112} /> : null;
+  return wick ? <Wick values={wick} currency={currency} most={most} width={104} /> : null;
 }
 

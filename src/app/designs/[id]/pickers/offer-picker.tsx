@@ -70,7 +70,7 @@ function OfferList({ rows, component, currency, typed, onChoose }: OfferListProp
   const need = component.choice.by === 'cheapest' ? component.choice.need : null;
   const [search, setSearch] = useState(typed);
   const [filters, setFilters] = useState({ family: need?.family ?? '', processor: need?.processor ?? '', vcpu: need?.vcpu ?? '', memory: need?.memory ?? '', soldHere: false });
-  const [at, setAt] = useState(0);
+  const [at, setAt] = useState<number | null>(null);
   const scroller = useRef<HTMLDivElement>(null);
   const columnFilters = useMemo(() => Object.entries(filters).map(([column, value]) => ({ id: column, value })), [filters]);
   const table = useTable({
@@ -83,9 +83,16 @@ function OfferList({ rows, component, currency, typed, onChoose }: OfferListProp
     getColumnCanGlobalFilter: (column) => column.id === 'name',
   });
   const shown = table.getRowModel().rows.map((row) => row.original);
-  const active = Math.min(at, shown.length - 1);
+  const chosenSku = component.choice.by === 'sku' ? component.choice.sku : null;
+  const chosenAt = Math.max(0, shown.findIndex((row) => row.sku === chosenSku));
+  const active = Math.min(at ?? chosenAt, shown.length - 1);
   // eslint-disable-next-line react-hooks/incompatible-library -- the list is virtual on purpose
   const virtual = useVirtualizer({ count: shown.length, getScrollElement: () => scroller.current, estimateSize: () => 30, overscan: 10, initialRect: { width: 900, height: 380 } });
+
+  useEffect(() => {
+    if (chosenAt > 0) virtual.scrollToIndex(chosenAt, { align: 'center' });
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- once, when the list opens
+  }, []);
 
   const choose = (row: OfferRow | undefined): void => {
     if (row?.soldHere) onChoose({ by: 'sku', sku: row.sku });
@@ -113,7 +120,7 @@ function OfferList({ rows, component, currency, typed, onChoose }: OfferListProp
     setAt(0);
   };
   const values = (read: (row: OfferRow) => string): string[] => [...new Set(rows.map(read).filter(Boolean))].sort();
-  const tracks = server ? '1.3fr 1.2fr 0.8fr 58px 84px 104px 112px 1.1fr' : '1.3fr 1.8fr 120px 112px 1.2fr';
+  const tracks = server ? '1.3fr 1.2fr 0.8fr 52px 88px 92px 144px 1fr' : '1.2fr 1.9fr 120px 144px 1.1fr';
   const notSold = rows.filter((row) => !row.soldHere).length;
   const canNeed = server && /^\d+(\.\d+)?$/.test(filters.vcpu) && /^\d+(\.\d+)?$/.test(filters.memory);
 
@@ -178,7 +185,7 @@ function OfferList({ rows, component, currency, typed, onChoose }: OfferListProp
         <div style={{ height: virtual.getTotalSize() }} className="relative">
           {virtual.getVirtualItems().map((item) => {
             const row = shown[item.index]!;
-            const chosen = component.choice.by === 'sku' && component.choice.sku === row.sku;
+            const chosen = chosenSku === row.sku;
             return (
               <div
                 key={row.sku}
