@@ -20,7 +20,11 @@ export default defineConfig({
       },
       {
         resolve: { alias },
-        test: { name: 'ui', environment: 'jsdom', include: ['src/ui/**/*.test.tsx', 'src/app/**/*.test.{ts,tsx}'] },
+        test: {
+          name: 'ui',
+          environment: 'jsdom',
+          include: ['src/ui/**/*.test.tsx', 'src/app/**/*.test.{ts,tsx}'],
+        },
       },
       {
         resolve: { alias },

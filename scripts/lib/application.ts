@@ -20,7 +20,11 @@ export interface ApplicationOptions {
 export async function startApplication(options: ApplicationOptions): Promise<Application> {
   const { port, databaseUrl, mode } = options;
   const child = spawn(process.execPath, [NEXT, mode, '-p', String(port), '-H', LOOPBACK], {
-    env: { ...process.env, DATABASE_URL: databaseUrl, NODE_ENV: mode === 'dev' ? 'development' : 'production' },
+    env: {
+      ...process.env,
+      DATABASE_URL: databaseUrl,
+      NODE_ENV: mode === 'dev' ? 'development' : 'production',
+    },
     stdio: options.quiet ? 'ignore' : ['ignore', mode === 'dev' ? 'inherit' : 'ignore', 'inherit'],
   });
   const address = `http://${LOOPBACK}:${port}`;

@@ -14,7 +14,10 @@ export function ensureBuilt(): void {
   const state = stateOfSources();
   if (fs.existsSync(MARK) && fs.readFileSync(MARK, 'utf8') === state) return;
   say('Building the application (about a minute) …');
-  const result = spawnSync(process.execPath, [NEXT, 'build'], { encoding: 'utf8', env: { ...process.env, NODE_ENV: 'production' } });
+  const result = spawnSync(process.execPath, [NEXT, 'build'], {
+    encoding: 'utf8',
+    env: { ...process.env, NODE_ENV: 'production' },
+  });
   if (result.status !== 0) {
     process.stderr.write(`${result.stdout}\n${result.stderr}\n`);
     stop('The application could not be built; the reason stands above.');

@@ -43,9 +43,23 @@ export async function startCluster(home: string, options: ClusterOptions): Promi
       ...(options.durable ? [] : ['-c fsync=off', '-c synchronous_commit=off', '-c full_page_writes=off']),
     ].join(' ');
     const log = path.join(folder, 'server.log');
-    const started = asServerUser([`${bin}/pg_ctl`, '-D', folder, '-l', log, '-o', settings, '-w', '-t', '60', 'start']);
+    const started = asServerUser([
+      `${bin}/pg_ctl`,
+      '-D',
+      folder,
+      '-l',
+      log,
+      '-o',
+      settings,
+      '-w',
+      '-t',
+      '60',
+      'start',
+    ]);
     if (started.status !== 0) {
-      const cause = fs.existsSync(log) ? fs.readFileSync(log, 'utf8').trim().split('\n').pop() : started.stderr;
+      const cause = fs.existsSync(log)
+        ? fs.readFileSync(log, 'utf8').trim().split('\n').pop()
+        : started.stderr;
       stop(`PostgreSQL did not start: ${cause ?? ''} Its log is ${log}.`);
     }
   }
@@ -92,11 +106,21 @@ function createCluster(bin: string, home: string, folder: string, password: stri
   fs.writeFileSync(passwordFile, password, { mode: 0o600 });
   if (isRoot()) spawnSync('chown', [SERVER_USER, passwordFile]);
   const made = asServerUser([
-    `${bin}/initdb`, '-D', folder, '-U', ROLE, '--auth=scram-sha-256', `--pwfile=${passwordFile}`,
-    '--encoding=UTF8', '--locale=C.UTF-8',
+    `${bin}/initdb`,
+    '-D',
+    folder,
+    '-U',
+    ROLE,
+    '--auth=scram-sha-256',
+    `--pwfile=${passwordFile}`,
+    '--encoding=UTF8',
+    '--locale=C.UTF-8',
   ]);
   fs.rmSync(passwordFile, { force: true });
-  if (made.status !== 0) stop(`The database cluster could not be made in ${folder}. Check that the disk has room and the folder is empty.`);
+  if (made.status !== 0)
+    stop(
+      `The database cluster could not be made in ${folder}. Check that the disk has room and the folder is empty.`,
+    );
 }
 
 /** The port of a server that still runs on this folder, for example after the application was killed. */
@@ -112,5 +136,8 @@ function ensureDatabase(bin: string, url: string, port: number, password: string
   const exists = spawnSync(`${bin}/psql`, [url, '-c', 'select 1'], options);
   if (exists.status === 0) return;
   const made = spawnSync(`${bin}/createdb`, ['-h', LOOPBACK, '-p', String(port), '-U', ROLE, ROLE], options);
-  if (made.status !== 0) stop(`The database does not answer on ${LOOPBACK}:${port}. Stop what else uses .data/postgres and run this again.`);
+  if (made.status !== 0)
+    stop(
+      `The database does not answer on ${LOOPBACK}:${port}. Stop what else uses .data/postgres and run this again.`,
+    );
 }

@@ -9,12 +9,18 @@ const SERVERS = '/usr/lib/postgresql';
 export function postgresFolder(): string | null {
   if (!fs.existsSync(SERVERS)) return null;
   const versions = fs.readdirSync(SERVERS).sort((a, b) => Number(b) - Number(a));
-  const found = versions.map((version) => `${SERVERS}/${version}/bin`).find((bin) => fs.existsSync(`${bin}/initdb`));
+  const found = versions
+    .map((version) => `${SERVERS}/${version}/bin`)
+    .find((bin) => fs.existsSync(`${bin}/initdb`));
   return found ?? null;
 }
 
 export function requirePostgres(): string {
-  return postgresFolder() ?? (installPackages(['postgresql'], 'the PostgreSQL server'), postgresFolder()) ?? stop('PostgreSQL was installed, but its server programs were not found under /usr/lib/postgresql.');
+  return (
+    postgresFolder() ??
+    (installPackages(['postgresql'], 'the PostgreSQL server'), postgresFolder()) ??
+    stop('PostgreSQL was installed, but its server programs were not found under /usr/lib/postgresql.')
+  );
 }
 
 export const CHROMIUM = '/usr/bin/chromium';
@@ -39,5 +45,6 @@ function installPackages(packages: readonly string[], what: string): void {
     stdio: ['ignore', 'ignore', 'inherit'],
     env,
   });
-  if (result.error || result.status !== 0) stop(`${what} could not be installed. Run this as root and try again: ${command}`);
+  if (result.error || result.status !== 0)
+    stop(`${what} could not be installed. Run this as root and try again: ${command}`);
 }

@@ -7,10 +7,14 @@ import { optionOf, say, stop } from './say';
 
 export async function serve(mode: 'start' | 'dev', beforeStart: () => void): Promise<void> {
   const port = Number(optionOf('port', '4310'));
-  if (!Number.isInteger(port) || port < 1 || port > 65535) stop(`--port must be a number from 1 to 65535, not “${optionOf('port', '')}”.`);
-  if (!(await isFree(port))) stop(`Port ${port} is taken. Stop what uses it, or choose another: ./run demo --port ${port + 1}`);
+  if (!Number.isInteger(port) || port < 1 || port > 65535)
+    stop(`--port must be a number from 1 to 65535, not “${optionOf('port', '')}”.`);
+  if (!(await isFree(port)))
+    stop(`Port ${port} is taken. Stop what uses it, or choose another: ./run demo --port ${port + 1}`);
   beforeStart();
-  const own = process.env.DATABASE_URL ? null : await startCluster(process.env.WICK_DATA ?? '.data', { durable: true });
+  const own = process.env.DATABASE_URL
+    ? null
+    : await startCluster(process.env.WICK_DATA ?? '.data', { durable: true });
   const databaseUrl = process.env.DATABASE_URL ?? own!.url;
   let ending = false;
   const end = async (code: number): Promise<void> => {
@@ -31,7 +35,10 @@ export async function serve(mode: 'start' | 'dev', beforeStart: () => void): Pro
     throw error;
   }
   application.child.once('exit', () => {
-    if (!ending) process.stderr.write('The application ended unexpectedly. Run this again; nothing that was saved is lost.\n');
+    if (!ending)
+      process.stderr.write(
+        'The application ended unexpectedly. Run this again; nothing that was saved is lost.\n',
+      );
     void end(1);
   });
   say(`Wick Tally is at ${application.address}   (Ctrl-C stops it)`);

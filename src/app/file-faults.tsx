@@ -10,11 +10,21 @@ export interface FileTrouble {
   readonly more: number;
 }
 
-export function FileFaults({ trouble, onClose }: { readonly trouble: FileTrouble | null; readonly onClose: () => void }) {
+export function FileFaults({
+  trouble,
+  onClose,
+}: {
+  readonly trouble: FileTrouble | null;
+  readonly onClose: () => void;
+}) {
   return (
-    <Dialog open={trouble !== null} title={`“${trouble?.file.slice(0, 80) ?? ''}” was refused`} onClose={onClose} width={620}>
+    <Dialog
+      open={trouble !== null}
+      title={`“${trouble?.file.slice(0, 80) ?? ''}” was refused`}
+      onClose={onClose}
+      width={620}
+    >
       {trouble && (
-        // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex -- a scrolling region must be reachable by keyboard
         <div className="overflow-y-auto px-4 py-3" tabIndex={0} role="region" aria-label="Faults">
           <ErrorNote message={trouble.message} faults={trouble.faults} more={trouble.more} />
         </div>

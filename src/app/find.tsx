@@ -39,7 +39,10 @@ export function useFindable(source: string, items: readonly Findable[]): void {
 }
 
 function isTyping(target: EventTarget | null): boolean {
-  return target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+  return (
+    target instanceof HTMLElement &&
+    (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
+  );
 }
 
 export function Find() {
@@ -109,7 +112,12 @@ function FindList({ onDone }: { readonly onDone: () => void }) {
   const groups = [...new Set(every.map((item) => item.group))];
   return (
     <Command label="Find" loop className="flex min-h-0 flex-col">
-      <Command.Input autoFocus placeholder="A design, a component, an action" aria-label="Find" className="h-10 border-b border-line bg-transparent px-4 text-base outline-none" />
+      <Command.Input
+        autoFocus
+        placeholder="A design, a component, an action"
+        aria-label="Find"
+        className="h-10 border-b border-line bg-transparent px-4 text-base outline-none"
+      />
       <Command.List aria-label="Found" className="min-h-[200px] overflow-y-auto py-1">
         <Command.Empty className="px-4 py-4 text-soft">Nothing is called that.</Command.Empty>
         {groups.map((group) => (

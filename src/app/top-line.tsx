@@ -57,7 +57,13 @@ function ThemeSwitch({ initial }: { readonly initial: Theme }) {
     setTheme(next);
   };
   return (
-    <button type="button" onClick={change} aria-label={`Light: ${theme}. Change to ${next}.`} title={`Light: ${theme}`} className="rounded p-1.5 text-soft hover:bg-wash">
+    <button
+      type="button"
+      onClick={change}
+      aria-label={`Light: ${theme}. Change to ${next}.`}
+      title={`Light: ${theme}`}
+      className="rounded p-1.5 text-soft hover:bg-wash"
+    >
       <Icon size={16} aria-hidden="true" />
     </button>
   );

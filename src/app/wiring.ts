@@ -13,7 +13,11 @@ const shared = ((globalThis as { wickTally?: Shared }).wickTally ??= {});
 
 function stores(): Pick<Context, 'books' | 'designs'> {
   const url = process.env.DATABASE_URL;
-  if (!url) throw new AppError('unavailable', 'No database is configured. Start with ./run demo, or set DATABASE_URL.');
+  if (!url)
+    throw new AppError(
+      'unavailable',
+      'No database is configured. Start with ./run demo, or set DATABASE_URL.',
+    );
   if (!shared.stores) {
     const db = connect(url);
     shared.stores = { books: bookRepository(db), designs: designRepository(db) };

@@ -20,7 +20,10 @@ export function writeDemoFiles(folder: string): number {
     }
   }
   for (const design of DEMO_DESIGNS) {
-    write(path.join('designs', `${design.title.toLowerCase().replace(/\W+/g, '-')}.json`), writeDesign(design));
+    write(
+      path.join('designs', `${design.title.toLowerCase().replace(/\W+/g, '-')}.json`),
+      writeDesign(design),
+    );
   }
   return 0;
 }

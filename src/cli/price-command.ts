@@ -13,11 +13,15 @@ import { jsonFilesIn, readText } from './files';
 export function priceCommand(designFile: string, booksFolder: string, asJson: boolean): number {
   const design = orRefuse(readDesign(readText(designFile)), designFile);
   const books = bookSet(
-    jsonFilesIn(booksFolder).map((file) => indexBook(toBookData(orRefuse(readPriceBook(readText(file)), file)))),
+    jsonFilesIn(booksFolder).map((file) =>
+      indexBook(toBookData(orRefuse(readPriceBook(readText(file)), file))),
+    ),
   );
   const summary = summarise(design, books);
   const traces = tracesOf(design, books);
-  process.stdout.write(asJson ? `${JSON.stringify({ summary, traces }, null, 2)}\n` : asText(design, summary, traces));
+  process.stdout.write(
+    asJson ? `${JSON.stringify({ summary, traces }, null, 2)}\n` : asText(design, summary, traces),
+  );
   return summary.unpriced > 0 ? 3 : 0;
 }
 
@@ -28,7 +32,9 @@ function orRefuse<T>(read: Checked<T>, file: string): T {
 
 function tracesOf(design: Design, books: BookSet): Record<string, PlainFigure> {
   const lines = priceDesign(design, books, 'likely').sections.flatMap((section) => section.lines);
-  return Object.fromEntries(lines.flatMap((line) => (line.status === 'priced' ? [[line.id, toPlain(line.monthly)]] : [])));
+  return Object.fromEntries(
+    lines.flatMap((line) => (line.status === 'priced' ? [[line.id, toPlain(line.monthly)]] : [])),
+  );
 }
 
 function asText(design: Design, summary: DesignSummary, traces: Record<string, PlainFigure>): string {
@@ -37,7 +43,8 @@ function asText(design: Design, summary: DesignSummary, traces: Record<string, P
   const out = [design.title, ''];
   for (const section of summary.sections) {
     out.push(`${section.name}  ${money(section.printed)} ${summary.currency}/month`);
-    for (const line of section.lines) out.push(...lineText(line, names.get(line.id)!, money, traces[line.id]));
+    for (const line of section.lines)
+      out.push(...lineText(line, names.get(line.id)!, money, traces[line.id]));
   }
   const incomplete = summary.unpriced > 0 ? `, incomplete: ${summary.unpriced} not priced` : '';
   out.push(
@@ -51,9 +58,18 @@ function asText(design: Design, summary: DesignSummary, traces: Record<string, P
   return out.join('\n');
 }
 
-function lineText(line: LineSummary, name: string, money: (value: string) => string, trace?: PlainFigure): string[] {
+function lineText(
+  line: LineSummary,
+  name: string,
+  money: (value: string) => string,
+  trace?: PlainFigure,
+): string[] {
   const head = `  ${name}  ${line.printed === null ? 'not priced' : money(line.printed)}`;
   const said = [...line.issues, ...line.notices].map((issue) => `      ! ${sentenceFor(issue)}`);
-  const steps = trace ? toText(trace).split('\n').map((step) => `      ${step}`) : [];
+  const steps = trace
+    ? toText(trace)
+        .split('\n')
+        .map((step) => `      ${step}`)
+    : [];
   return [head, ...said, ...steps];
 }

@@ -31,7 +31,10 @@ export async function setUpDatabase(url: string, options: { readonly demo: boole
   } catch (error) {
     const known = asAppError(error);
     if (known.code === 'unavailable') {
-      throw new Error('The database does not answer. Check DATABASE_URL and that the server runs, then start again.', { cause: error });
+      throw new Error(
+        'The database does not answer. Check DATABASE_URL and that the server runs, then start again.',
+        { cause: error },
+      );
     }
     throw error;
   } finally {

@@ -22,7 +22,8 @@ async function run(): Promise<number> {
     process.stdout.write(HELP);
     return values.help ? 0 : 64;
   }
-  if (command === 'price' && subject && values.books) return priceCommand(subject, values.books, values.json ?? false);
+  if (command === 'price' && subject && values.books)
+    return priceCommand(subject, values.books, values.json ?? false);
   if (command === 'demo-files' && subject) return writeDemoFiles(subject);
   process.stderr.write(HELP);
   return 64;
@@ -41,7 +42,8 @@ run()
     const error = asAppError(thrown);
     if (error.code === 'internal') console.error(thrown);
     process.stderr.write(`${error.message}\n`);
-    for (const fault of error.detail.faults ?? []) process.stderr.write(`  ${fault.path || 'file'}: ${fault.message}\n`);
+    for (const fault of error.detail.faults ?? [])
+      process.stderr.write(`  ${fault.path || 'file'}: ${fault.message}\n`);
     if (error.detail.more) process.stderr.write(`  … and ${error.detail.more} more\n`);
     process.exitCode = ERROR_TABLE[error.code].exit;
   });

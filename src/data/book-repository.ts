@@ -14,8 +14,18 @@ export function bookRepository(db: Kysely<Database>): BookStore {
       const revision = await findRevision(db, workspace, book, number);
       if (!revision) return null;
       const [regions, offers, sold] = await Promise.all([
-        db.selectFrom('book_region').selectAll().where('revision_id', '=', revision.id).orderBy('code').execute(),
-        db.selectFrom('book_offer').select('detail').where('revision_id', '=', revision.id).orderBy('sku').execute(),
+        db
+          .selectFrom('book_region')
+          .selectAll()
+          .where('revision_id', '=', revision.id)
+          .orderBy('code')
+          .execute(),
+        db
+          .selectFrom('book_offer')
+          .select('detail')
+          .where('revision_id', '=', revision.id)
+          .orderBy('sku')
+          .execute(),
         db
           .selectFrom('book_rate')
           .select(['sku', sql<string[]>`array_agg(distinct region order by region)`.as('regions')])
@@ -101,12 +111,21 @@ async function findRevision(db: Kysely<Database>, workspace: string, book: strin
     .executeTakeFirst();
 }
 
-async function publish(trx: Transaction<Database>, workspace: string, file: PriceBookFile, at: Date): Promise<boolean> {
+async function publish(
+  trx: Transaction<Database>,
+  workspace: string,
+  file: PriceBookFile,
+  at: Date,
+): Promise<boolean> {
   const { key, title, provider, currency, monthHours } = file.book;
   const book = await trx
     .insertInto('price_book')
     .values({ workspace_id: workspace, key, title, provider, currency, month_hours: monthHours })
-    .onConflict((conflict) => conflict.columns(['workspace_id', 'key']).doUpdateSet({ title, provider, currency, month_hours: monthHours }))
+    .onConflict((conflict) =>
+      conflict
+        .columns(['workspace_id', 'key'])
+        .doUpdateSet({ title, provider, currency, month_hours: monthHours }),
+    )
     .returning('id')
     .executeTakeFirstOrThrow();
   const revision = await trx
@@ -128,14 +147,21 @@ async function publish(trx: Transaction<Database>, workspace: string, file: Pric
     .returning('id')
     .executeTakeFirst();
   if (!revision) return false;
-  await trx.insertInto('book_region').values(file.regions.map((region) => ({ revision_id: revision.id, ...region }))).execute();
+  await trx
+    .insertInto('book_region')
+    .values(file.regions.map((region) => ({ revision_id: revision.id, ...region })))
+    .execute();
   await insertOffers(trx, revision.id, file.offers);
   await insertRates(trx, revision.id, file.rates);
   await trx.updateTable('book_revision').set({ published_at: at }).where('id', '=', revision.id).execute();
   return true;
 }
 
-async function insertOffers(trx: Transaction<Database>, revision: string, offers: PriceBookFile['offers']): Promise<void> {
+async function insertOffers(
+  trx: Transaction<Database>,
+  revision: string,
+  offers: PriceBookFile['offers'],
+): Promise<void> {
   for (let from = 0; from < offers.length; from += ROWS_AT_ONCE) {
     const rows = JSON.stringify(offers.slice(from, from + ROWS_AT_ONCE));
     await sql`
@@ -146,7 +172,11 @@ async function insertOffers(trx: Transaction<Database>, revision: string, offers
   }
 }
 
-async function insertRates(trx: Transaction<Database>, revision: string, rates: PriceBookFile['rates']): Promise<void> {
+async function insertRates(
+  trx: Transaction<Database>,
+  revision: string,
+  rates: PriceBookFile['rates'],
+): Promise<void> {
   for (let from = 0; from < rates.length; from += ROWS_AT_ONCE) {
     const rows = JSON.stringify(rates.slice(from, from + ROWS_AT_ONCE));
     await sql`

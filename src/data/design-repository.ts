@@ -18,7 +18,15 @@ export function designRepository(db: Kysely<Database>): DesignStore {
       const document = JSON.stringify(design);
       await db
         .insertInto('design')
-        .values({ id, workspace_id: workspace, revision: 0, document, created_at: at, updated_at: at, deleted_at: null })
+        .values({
+          id,
+          workspace_id: workspace,
+          revision: 0,
+          document,
+          created_at: at,
+          updated_at: at,
+          deleted_at: null,
+        })
         .execute();
     },
     change: async (workspace, id, work) => {
@@ -78,8 +86,18 @@ function live(db: Kysely<Database>, workspace: string, id: string) {
     .where('deleted_at', 'is', null);
 }
 
-function stored(row: { id: string; revision: number; document: StoredDesign['design']; updated_at: Date }): StoredDesign {
-  return { id: row.id, revision: row.revision, design: row.document, updatedAt: row.updated_at.toISOString() };
+function stored(row: {
+  id: string;
+  revision: number;
+  document: StoredDesign['design'];
+  updated_at: Date;
+}): StoredDesign {
+  return {
+    id: row.id,
+    revision: row.revision,
+    design: row.document,
+    updatedAt: row.updated_at.toISOString(),
+  };
 }
 
 function locked(db: Kysely<Database>, current: StoredDesign): LockedDesign {
@@ -90,15 +108,33 @@ function locked(db: Kysely<Database>, current: StoredDesign): LockedDesign {
       const row = await log().where('batch', '=', batch).executeTakeFirst();
       return row ? logged(row) : null;
     },
-    since: async (revision) => (await log().where('revision', '>', revision).orderBy('revision').execute()).map(logged),
+    since: async (revision) =>
+      (await log().where('revision', '>', revision).orderBy('revision').execute()).map(logged),
   };
 }
 
-function logged(row: { batch: string; revision: number; edits: LoggedBatch['edits']; user_name: string; at: Date }): LoggedBatch {
-  return { batch: row.batch, revision: row.revision, edits: row.edits, user: row.user_name, at: row.at.toISOString() };
+function logged(row: {
+  batch: string;
+  revision: number;
+  edits: LoggedBatch['edits'];
+  user_name: string;
+  at: Date;
+}): LoggedBatch {
+  return {
+    batch: row.batch,
+    revision: row.revision,
+    edits: row.edits,
+    user: row.user_name,
+    at: row.at.toISOString(),
+  };
 }
 
-async function mark(db: Kysely<Database>, workspace: string, id: string, deletedAt: Date | null): Promise<boolean> {
+async function mark(
+  db: Kysely<Database>,
+  workspace: string,
+  id: string,
+  deletedAt: Date | null,
+): Promise<boolean> {
   if (!UUID.test(id)) return false;
   const result = await db
     .updateTable('design')
@@ -113,7 +149,16 @@ async function mark(db: Kysely<Database>, workspace: string, id: string, deleted
 async function list(db: Kysely<Database>, workspace: string): Promise<DesignListing[]> {
   const rows = await db
     .selectFrom('design')
-    .select(['id', 'revision', 'updated_at', 'totals_revision', 'monthly', 'monthly_low', 'monthly_high', 'unpriced'])
+    .select([
+      'id',
+      'revision',
+      'updated_at',
+      'totals_revision',
+      'monthly',
+      'monthly_low',
+      'monthly_high',
+      'unpriced',
+    ])
     .select([
       sql<string>`document->>'title'`.as('title'),
       sql<string>`document->>'description'`.as('description'),
@@ -136,7 +181,12 @@ async function list(db: Kysely<Database>, workspace: string): Promise<DesignList
     updatedAt: row.updated_at.toISOString(),
     totals:
       row.totals_revision === row.revision && row.monthly !== null
-        ? { monthly: row.monthly, low: row.monthly_low!, high: row.monthly_high!, unpriced: row.unpriced ?? 0 }
+        ? {
+            monthly: row.monthly,
+            low: row.monthly_low!,
+            high: row.monthly_high!,
+            unpriced: row.unpriced ?? 0,
+          }
         : null,
   }));
 }

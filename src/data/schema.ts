@@ -41,7 +41,14 @@ export interface Database {
     longitude: number;
     carbon: number | null;
   };
-  book_offer: { revision_id: string; sku: string; kind: string; name: string; family: string; detail: JSONColumnType<OfferRow> };
+  book_offer: {
+    revision_id: string;
+    sku: string;
+    kind: string;
+    name: string;
+    family: string;
+    detail: JSONColumnType<OfferRow>;
+  };
   book_rate: {
     revision_id: string;
     sku: string;

@@ -13,7 +13,11 @@ export async function ensureWorkspace(db: Kysely<Database>, id: string, name: st
 }
 
 export async function isDemoLoaded(db: Kysely<Database>, id: string): Promise<boolean> {
-  const row = await db.selectFrom('workspace').select('demo_loaded_at').where('id', '=', id).executeTakeFirst();
+  const row = await db
+    .selectFrom('workspace')
+    .select('demo_loaded_at')
+    .where('id', '=', id)
+    .executeTakeFirst();
   return row?.demo_loaded_at != null;
 }
 

@@ -11,7 +11,11 @@ const HUDSON = { book: 'norvane', region: 'hudson-1' };
 
 type Part = Partial<Component> & Pick<Component, 'name' | 'kind'>;
 
-function designOf(title: string, description: string, sections: readonly (readonly [string, readonly Part[]])[]): Design {
+function designOf(
+  title: string,
+  description: string,
+  sections: readonly (readonly [string, readonly Part[]])[],
+): Design {
   return {
     title,
     description,
@@ -43,81 +47,237 @@ function sectionOf(name: string, parts: readonly Part[], number: number): Sectio
 }
 
 const sku = (code: string): Component['choice'] => ({ by: 'sku', sku: code });
-const gib = (likely: string, lean?: string, heavy?: string) => ({ capacity: { amount: { likely, lean, heavy }, unit: 'GiB' } });
-const out = (likely: string, lean?: string, heavy?: string) => ({ transferred: { amount: { likely, lean, heavy }, unit: 'GB' } });
-const officeHours: Component['running'] = { pattern: 'days', hoursPerDay: sure('10'), daysPerMonth: sure('22') };
+const gib = (likely: string, lean?: string, heavy?: string) => ({
+  capacity: { amount: { likely, lean, heavy }, unit: 'GiB' },
+});
+const out = (likely: string, lean?: string, heavy?: string) => ({
+  transferred: { amount: { likely, lean, heavy }, unit: 'GB' },
+});
+const officeHours: Component['running'] = {
+  pattern: 'days',
+  hoursPerDay: sure('10'),
+  daysPerMonth: sure('22'),
+};
 
 export const DEMO_DESIGNS: readonly Design[] = [
-  designOf('Booking and check-in', 'Tickets, check-in and invoices for nine ships; weekday peaks at seven and sixteen.', [
+  designOf(
+    'Booking and check-in',
+    'Tickets, check-in and invoices for nine ships; weekday peaks at seven and sixteen.',
     [
-      'Booking web and API',
       [
-        { name: 'Front servers', kind: 'server', choice: sku('NV-BAL-4-16'), count: { likely: '4', lean: '3', heavy: '6' }, term: '36-part' },
-        { name: 'API servers', kind: 'server', choice: { by: 'cheapest', need: { vcpu: '8', memory: '16' } }, count: { likely: '3', lean: '2', heavy: '8' } },
-        { name: 'Ticket printing', kind: 'server', choice: sku('NV-LIT-2-4'), running: { pattern: 'hours', hoursPerMonth: sure('300') } },
-        { name: 'Server disks', kind: 'block-volume', choice: sku('NV-VOL-EVEN'), count: sure('8'), usage: gib('80') },
-      ],
-    ],
-    [
-      'Data',
-      [
-        { name: 'Booking database', kind: 'server', choice: sku('NV-MEM-8-64'), count: sure('2'), term: '12-none' },
-        { name: 'Database volumes', kind: 'block-volume', choice: sku('NV-VOL-SWIFT'), count: sure('2'), usage: gib('900', '700', '1400') },
-        { name: 'Seat cache', kind: 'server', choice: sku('NV-MEMM-2-16'), count: sure('2') },
-        {
-          name: 'Tickets and invoices',
-          kind: 'object-store',
-          choice: sku('NV-STORE-NEAR'),
-          usage: {
-            stored: { amount: { likely: '2600', lean: '2200', heavy: '3900' }, unit: 'GB' },
-            writes: { amount: sure('4100000'), unit: 'request' },
-            reads: { amount: { likely: '38000000', heavy: '90000000' }, unit: 'request' },
+        'Booking web and API',
+        [
+          {
+            name: 'Front servers',
+            kind: 'server',
+            choice: sku('NV-BAL-4-16'),
+            count: { likely: '4', lean: '3', heavy: '6' },
+            term: '36-part',
           },
-        },
+          {
+            name: 'API servers',
+            kind: 'server',
+            choice: { by: 'cheapest', need: { vcpu: '8', memory: '16' } },
+            count: { likely: '3', lean: '2', heavy: '8' },
+          },
+          {
+            name: 'Ticket printing',
+            kind: 'server',
+            choice: sku('NV-LIT-2-4'),
+            running: { pattern: 'hours', hoursPerMonth: sure('300') },
+          },
+          {
+            name: 'Server disks',
+            kind: 'block-volume',
+            choice: sku('NV-VOL-EVEN'),
+            count: sure('8'),
+            usage: gib('80'),
+          },
+        ],
       ],
-    ],
-    [
-      'Delivery',
       [
-        { name: 'Pages and tickets to travellers', kind: 'transfer-out', choice: sku('NV-OUT'), usage: out('8200', '5200', '21000') },
-        { name: 'Feeds to harbour partners', kind: 'transfer-out', choice: sku('NV-OUT'), usage: out('3400') },
+        'Data',
+        [
+          {
+            name: 'Booking database',
+            kind: 'server',
+            choice: sku('NV-MEM-8-64'),
+            count: sure('2'),
+            term: '12-none',
+          },
+          {
+            name: 'Database volumes',
+            kind: 'block-volume',
+            choice: sku('NV-VOL-SWIFT'),
+            count: sure('2'),
+            usage: gib('900', '700', '1400'),
+          },
+          { name: 'Seat cache', kind: 'server', choice: sku('NV-MEMM-2-16'), count: sure('2') },
+          {
+            name: 'Tickets and invoices',
+            kind: 'object-store',
+            choice: sku('NV-STORE-NEAR'),
+            usage: {
+              stored: { amount: { likely: '2600', lean: '2200', heavy: '3900' }, unit: 'GB' },
+              writes: { amount: sure('4100000'), unit: 'request' },
+              reads: { amount: { likely: '38000000', heavy: '90000000' }, unit: 'request' },
+            },
+          },
+        ],
       ],
-    ],
-    [
-      'Staging, office hours',
       [
-        { name: 'Staging servers', kind: 'server', choice: sku('NV-BAL-2-8'), count: sure('3'), running: officeHours },
-        { name: 'Staging disks', kind: 'block-volume', choice: sku('NV-VOL-EVEN'), count: sure('3'), usage: gib('60') },
-        { name: 'Load generator', kind: 'server', choice: sku('NV-CPU-96-192'), running: { pattern: 'hours', hoursPerMonth: sure('12') }, place: { book: 'norvane', region: 'plata-1' } },
+        'Delivery',
+        [
+          {
+            name: 'Pages and tickets to travellers',
+            kind: 'transfer-out',
+            choice: sku('NV-OUT'),
+            usage: out('8200', '5200', '21000'),
+          },
+          {
+            name: 'Feeds to harbour partners',
+            kind: 'transfer-out',
+            choice: sku('NV-OUT'),
+            usage: out('3400'),
+          },
+        ],
       ],
-    ],
-  ]),
-  designOf('Live sailing map', 'Where every ship is, for everyone on the quay. In a storm all islands look at once.', [
-    [
-      'Position stream',
       [
-        { name: 'Position receivers', kind: 'server', choice: sku('OS-SWIFT-M-4-8'), count: { likely: '3', lean: '2', heavy: '9' }, place: ELBE },
-        { name: 'Position archive', kind: 'object-store', choice: sku('OS-HOLD-RARE'), place: ELBE, usage: { stored: { amount: sure('5400'), unit: 'GiB' }, writes: { amount: sure('62000000'), unit: 'request' } } },
+        'Staging, office hours',
+        [
+          {
+            name: 'Staging servers',
+            kind: 'server',
+            choice: sku('NV-BAL-2-8'),
+            count: sure('3'),
+            running: officeHours,
+          },
+          {
+            name: 'Staging disks',
+            kind: 'block-volume',
+            choice: sku('NV-VOL-EVEN'),
+            count: sure('3'),
+            usage: gib('60'),
+          },
+          {
+            name: 'Load generator',
+            kind: 'server',
+            choice: sku('NV-CPU-96-192'),
+            running: { pattern: 'hours', hoursPerMonth: sure('12') },
+            place: { book: 'norvane', region: 'plata-1' },
+          },
+        ],
       ],
     ],
+  ),
+  designOf(
+    'Live sailing map',
+    'Where every ship is, for everyone on the quay. In a storm all islands look at once.',
     [
-      'Map tiles',
       [
-        { name: 'Tile servers', kind: 'server', choice: sku('OS-TERN-M-8-32'), count: { likely: '4', lean: '2', heavy: '16' }, place: ELBE, term: '12-none' },
-        { name: 'Tile store', kind: 'object-store', choice: sku('OS-HOLD'), place: ELBE, usage: { stored: { amount: sure('1800'), unit: 'GiB' }, reads: { amount: { likely: '210000000', lean: '90000000', heavy: '1300000000' }, unit: 'request' } } },
-        { name: 'Tiles and positions out', kind: 'transfer-out', choice: sku('OS-SAIL-OUT'), place: ELBE, usage: { transferred: { amount: { likely: '41000', lean: '18000', heavy: '260000' }, unit: 'GB' } } },
+        'Position stream',
+        [
+          {
+            name: 'Position receivers',
+            kind: 'server',
+            choice: sku('OS-SWIFT-M-4-8'),
+            count: { likely: '3', lean: '2', heavy: '9' },
+            place: ELBE,
+          },
+          {
+            name: 'Position archive',
+            kind: 'object-store',
+            choice: sku('OS-HOLD-RARE'),
+            place: ELBE,
+            usage: {
+              stored: { amount: sure('5400'), unit: 'GiB' },
+              writes: { amount: sure('62000000'), unit: 'request' },
+            },
+          },
+        ],
+      ],
+      [
+        'Map tiles',
+        [
+          {
+            name: 'Tile servers',
+            kind: 'server',
+            choice: sku('OS-TERN-M-8-32'),
+            count: { likely: '4', lean: '2', heavy: '16' },
+            place: ELBE,
+            term: '12-none',
+          },
+          {
+            name: 'Tile store',
+            kind: 'object-store',
+            choice: sku('OS-HOLD'),
+            place: ELBE,
+            usage: {
+              stored: { amount: sure('1800'), unit: 'GiB' },
+              reads: {
+                amount: { likely: '210000000', lean: '90000000', heavy: '1300000000' },
+                unit: 'request',
+              },
+            },
+          },
+          {
+            name: 'Tiles and positions out',
+            kind: 'transfer-out',
+            choice: sku('OS-SAIL-OUT'),
+            place: ELBE,
+            usage: {
+              transferred: { amount: { likely: '41000', lean: '18000', heavy: '260000' }, unit: 'GB' },
+            },
+          },
+        ],
       ],
     ],
-  ]),
+  ),
   designOf('Harbour camera archive', 'Pictures from fourteen harbours, kept seven years.', [
     [
       'Archive',
       [
-        { name: 'Last thirty days', kind: 'object-store', choice: sku('NV-STORE-NEAR'), place: HUDSON, usage: { stored: { amount: sure('36'), unit: 'TB' }, writes: { amount: sure('9400000'), unit: 'request' } } },
-        { name: 'Seven years', kind: 'object-store', choice: sku('NV-STORE-DEEP'), place: HUDSON, usage: { stored: { amount: { likely: '2.9', lean: '2.4', heavy: '3.6' }, unit: 'PB' }, writes: { amount: sure('780000'), unit: 'request' } } },
-        { name: 'Restore for inquiries', kind: 'transfer-out', choice: sku('NV-OUT'), place: HUDSON, usage: out('600', '0', '9000') },
+        {
+          name: 'Last thirty days',
+          kind: 'object-store',
+          choice: sku('NV-STORE-NEAR'),
+          place: HUDSON,
+          usage: {
+            stored: { amount: sure('36'), unit: 'TB' },
+            writes: { amount: sure('9400000'), unit: 'request' },
+          },
+        },
+        {
+          name: 'Seven years',
+          kind: 'object-store',
+          choice: sku('NV-STORE-DEEP'),
+          place: HUDSON,
+          usage: {
+            stored: { amount: { likely: '2.9', lean: '2.4', heavy: '3.6' }, unit: 'PB' },
+            writes: { amount: sure('780000'), unit: 'request' },
+          },
+        },
+        {
+          name: 'Restore for inquiries',
+          kind: 'transfer-out',
+          choice: sku('NV-OUT'),
+          place: HUDSON,
+          usage: out('600', '0', '9000'),
+        },
       ],
     ],
-    ['Intake', [{ name: 'Intake servers', kind: 'server', choice: { by: 'cheapest', need: { vcpu: '2', memory: '8' } }, count: sure('2'), place: HUDSON, term: '36-all' }]],
+    [
+      'Intake',
+      [
+        {
+          name: 'Intake servers',
+          kind: 'server',
+          choice: { by: 'cheapest', need: { vcpu: '2', memory: '8' } },
+          count: sure('2'),
+          place: HUDSON,
+          term: '36-all',
+        },
+      ],
+    ],
   ]),
 ];

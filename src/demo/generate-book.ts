@@ -21,7 +21,11 @@ export const DEMO_REVISIONS: readonly DemoRevision[] = [
 
 type RegionProfile = ProviderProfile['regions'][number];
 
-export function generateBook(profile: ProviderProfile, revision: DemoRevision, seed = 'skerrow'): PriceBookFile {
+export function generateBook(
+  profile: ProviderProfile,
+  revision: DemoRevision,
+  seed = 'skerrow',
+): PriceBookFile {
   const random = seededRandom(`${seed}/${profile.key}`);
   const servers = profile.families.flatMap((family) => family.sizes.map((size) => ({ family, size })));
   const rates: RateRow[] = [];
@@ -30,7 +34,8 @@ export function generateBook(profile: ProviderProfile, revision: DemoRevision, s
     for (const region of profile.regions) {
       if (!isSold(family, size, region, random)) continue;
       const drift = revision.number > 1 ? family.drift : 1;
-      const hourly = (family.vcpuHour * size + family.gibHour * memoryOf(family, size)) * region.factor * wobble * drift;
+      const hourly =
+        (family.vcpuHour * size + family.gibHour * memoryOf(family, size)) * region.factor * wobble * drift;
       rates.push(...serverRates(profile, family, size, region, hourly));
     }
   }
@@ -45,9 +50,16 @@ export function generateBook(profile: ProviderProfile, revision: DemoRevision, s
       currency: 'USD',
       monthHours: profile.monthHours,
     },
-    revision: { number: revision.number, effective: revision.effective, source: `${profile.provider} list of ${revision.effective}, made for the demo` },
+    revision: {
+      number: revision.number,
+      effective: revision.effective,
+      source: `${profile.provider} list of ${revision.effective}, made for the demo`,
+    },
     regions: profile.regions.map((region) => regionOf(region.water, region.code)),
-    offers: [...servers.map(({ family, size }) => serverOffer(profile, family, size)), ...otherOffers(profile)],
+    offers: [
+      ...servers.map(({ family, size }) => serverOffer(profile, family, size)),
+      ...otherOffers(profile),
+    ],
     rates,
   };
 }
@@ -87,11 +99,29 @@ function isSold(family: FamilyProfile, size: number, region: RegionProfile, rand
   return draw > 0.02;
 }
 
-function serverRates(profile: ProviderProfile, family: FamilyProfile, size: number, region: RegionProfile, hourly: number): RateRow[] {
-  const base = { sku: serverSku(profile, family, size), region: region.code, meter: 'running', allowance: null, pool: 'component' as const };
+function serverRates(
+  profile: ProviderProfile,
+  family: FamilyProfile,
+  size: number,
+  region: RegionProfile,
+  hourly: number,
+): RateRow[] {
+  const base = {
+    sku: serverSku(profile, family, size),
+    region: region.code,
+    meter: 'running',
+    allowance: null,
+    pool: 'component' as const,
+  };
   const perUnit = profile.serverUnit === 'second' ? hourly / 3600 : hourly;
   const rows: RateRow[] = [
-    { ...base, term: 'on-demand', unit: profile.serverUnit, charge: { structure: 'per-unit', price: price(perUnit, profile.serverUnit === 'second' ? 10 : 6) }, upfront: null },
+    {
+      ...base,
+      term: 'on-demand',
+      unit: profile.serverUnit,
+      charge: { structure: 'per-unit', price: price(perUnit, profile.serverUnit === 'second' ? 10 : 6) },
+      upfront: null,
+    },
   ];
   if (family.retires) return rows;
   for (const months of [12, 36] as const) {
@@ -101,18 +131,51 @@ function serverRates(profile: ProviderProfile, family: FamilyProfile, size: numb
       const shareUpfront = { none: 0, part: 0.5, all: 1 }[payment];
       const upfront = payment === 'none' ? null : price(effective * shareUpfront * 730 * months, 2);
       const recurring = price(effective * (1 - shareUpfront), 6);
-      rows.push({ ...base, term: `${months}-${payment}`, unit: 'hour', charge: { structure: 'per-unit', price: recurring }, upfront });
+      rows.push({
+        ...base,
+        term: `${months}-${payment}`,
+        unit: 'hour',
+        charge: { structure: 'per-unit', price: recurring },
+        upfront,
+      });
     }
   }
   return rows;
 }
 
 function otherOffers(profile: ProviderProfile): OfferRow[] {
-  const base = { family: '', processor: '', vcpu: null, memory: null, burstable: false, lifecycle: 'current' as const, retires: null, replacedBy: null };
+  const base = {
+    family: '',
+    processor: '',
+    vcpu: null,
+    memory: null,
+    burstable: false,
+    lifecycle: 'current' as const,
+    retires: null,
+    replacedBy: null,
+  };
   return [
-    ...profile.volumes.map((each) => ({ ...base, sku: otherSku(profile, each.code), kind: 'block-volume' as const, name: each.name, note: each.note })),
-    ...profile.stores.map((each) => ({ ...base, sku: otherSku(profile, each.code), kind: 'object-store' as const, name: each.name, note: each.note })),
-    { ...base, sku: otherSku(profile, profile.transfer.code), kind: 'transfer-out', name: profile.transfer.name, note: '' },
+    ...profile.volumes.map((each) => ({
+      ...base,
+      sku: otherSku(profile, each.code),
+      kind: 'block-volume' as const,
+      name: each.name,
+      note: each.note,
+    })),
+    ...profile.stores.map((each) => ({
+      ...base,
+      sku: otherSku(profile, each.code),
+      kind: 'object-store' as const,
+      name: each.name,
+      note: each.note,
+    })),
+    {
+      ...base,
+      sku: otherSku(profile, profile.transfer.code),
+      kind: 'transfer-out',
+      name: profile.transfer.name,
+      note: '',
+    },
   ];
 }
 
@@ -125,16 +188,47 @@ function otherRates(profile: ProviderProfile, region: RegionProfile, revision: D
   const rows: RateRow[] = [];
   for (const volume of profile.volumes) {
     const charge = { structure: 'per-unit' as const, price: price(volume.perGibMonth * region.factor, 6) };
-    rows.push({ ...base, sku: otherSku(profile, volume.code), meter: 'capacity', unit: 'GiB-month', charge, pool: 'component' });
+    rows.push({
+      ...base,
+      sku: otherSku(profile, volume.code),
+      meter: 'capacity',
+      unit: 'GiB-month',
+      charge,
+      pool: 'component',
+    });
   }
   for (const store of profile.stores) {
     const sku = otherSku(profile, store.code);
     const factor = region.factor * (revision.number > 1 ? store.drift : 1);
-    const perRequest = (each: number) => ({ structure: 'per-unit' as const, price: price(each * region.factor, 8) });
+    const perRequest = (each: number) => ({
+      structure: 'per-unit' as const,
+      price: price(each * region.factor, 8),
+    });
     rows.push(
-      { ...base, sku, meter: 'stored', unit: store.unit, charge: charged(store.stored, factor), pool: 'region' },
-      { ...base, sku, meter: 'writes', unit: store.requestUnit, charge: perRequest(store.write), pool: 'component' },
-      { ...base, sku, meter: 'reads', unit: store.requestUnit, charge: perRequest(store.read), pool: 'component' },
+      {
+        ...base,
+        sku,
+        meter: 'stored',
+        unit: store.unit,
+        charge: charged(store.stored, factor),
+        pool: 'region',
+      },
+      {
+        ...base,
+        sku,
+        meter: 'writes',
+        unit: store.requestUnit,
+        charge: perRequest(store.write),
+        pool: 'component',
+      },
+      {
+        ...base,
+        sku,
+        meter: 'reads',
+        unit: store.requestUnit,
+        charge: perRequest(store.read),
+        pool: 'component',
+      },
     );
   }
   const { transfer } = profile;
@@ -152,7 +246,10 @@ function otherRates(profile: ProviderProfile, region: RegionProfile, revision: D
 
 function charged(tiers: readonly TierProfile[], factor: number): RateRow['charge'] {
   if (tiers.length === 1) return { structure: 'per-unit', price: price(tiers[0]!.price * factor, 6) };
-  return { structure: 'graduated', tiers: tiers.map((tier) => ({ upTo: tier.upTo, price: price(tier.price * factor, 6) })) };
+  return {
+    structure: 'graduated',
+    tiers: tiers.map((tier) => ({ upTo: tier.upTo, price: price(tier.price * factor, 6) })),
+  };
 }
 
 function price(value: number, digits: number): string {

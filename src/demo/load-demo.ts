@@ -21,7 +21,8 @@ export async function loadDemo(context: Context): Promise<void> {
       const known = listed.find((book) => book.key === profile.key)?.revisions ?? [];
       if (known.some((each) => each.number === revision.number)) continue;
       const checked = checkPriceBook(generateBook(profile, revision));
-      if (!checked.ok) throw new Error(`the demo book ${profile.key} is faulty: ${JSON.stringify(checked.faults[0])}`);
+      if (!checked.ok)
+        throw new Error(`the demo book ${profile.key} is faulty: ${JSON.stringify(checked.faults[0])}`);
       await publishBook(context, checked.value);
     }
   }

@@ -10,7 +10,9 @@ export interface JsonBounds {
 export function readBoundedJson(text: string, bounds: JsonBounds): Checked<unknown> {
   if (text.length > bounds.mostBytes) {
     const limit = Math.floor(bounds.mostBytes / 1_000_000);
-    return refused([{ path: '', message: `The file is larger than ${limit} MB, which is the most that is read.` }]);
+    return refused([
+      { path: '', message: `The file is larger than ${limit} MB, which is the most that is read.` },
+    ]);
   }
   if (depthOf(text) > DEEPEST) {
     return refused([{ path: '', message: `The file is nested more than ${DEEPEST} levels deep.` }]);

@@ -59,19 +59,35 @@ export function designCsv(design: Design, summary: DesignSummary): string {
 }
 
 /** A money column whose printed rows add up to its printed total. */
-function column(lines: readonly LineSummary[], read: (line: LineSummary) => string | null, total: string, currency: string) {
+function column(
+  lines: readonly LineSummary[],
+  read: (line: LineSummary) => string | null,
+  total: string,
+  currency: string,
+) {
   const digits = minorDigits(currency);
   const priced = lines.flatMap((line) => {
     const value = read(line);
     return value === null ? [] : [{ id: line.id, value: new Decimal(value) }];
   });
   const printedTotal = halfAwayFromZero(new Decimal(total), digits);
-  const rounded = roundRows(priced.map((each) => each.value), digits, printedTotal);
+  const rounded = roundRows(
+    priced.map((each) => each.value),
+    digits,
+    printedTotal,
+  );
   const rows = new Map(priced.map((each, index) => [each.id, rounded[index]!.toFixed(digits)]));
   return { rows, total: printedTotal.toFixed(digits) };
 }
 
-function row(design: Design, section: string, component: Component, line: LineSummary, currency: string, money: { lean: string; heavy: string; upfront: string }): string[] {
+function row(
+  design: Design,
+  section: string,
+  component: Component,
+  line: LineSummary,
+  currency: string,
+  money: { lean: string; heavy: string; upfront: string },
+): string[] {
   const kind = kindOf(component.kind);
   const pin = design.books.find((each) => each.book === component.place?.book);
   const notes = [...line.issues, ...line.notices].map(sentenceFor).join(' ');
@@ -86,7 +102,7 @@ function row(design: Design, section: string, component: Component, line: LineSu
     line.offer?.sku ?? '',
     line.offer?.name ?? '',
     component.count.likely,
-    useText(component),
+    usageText(component),
     describeTerm(component.term),
     currency,
     line.printed === null ? 'not priced' : new Decimal(line.printed).toFixed(minorDigits(currency)),
@@ -98,7 +114,7 @@ function row(design: Design, section: string, component: Component, line: LineSu
 }
 
 /** "always", "220 hour", "500 GiB; 3000 request". */
-export function useText(component: Component): string {
+export function usageText(component: Component): string {
   if (component.kind === 'server') {
     const running = component.running;
     if (running.pattern === 'always') return 'always';

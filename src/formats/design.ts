@@ -9,10 +9,21 @@ import { check, type Checked, type Fault, refused } from './faults';
 
 export const id = code;
 
-const wholeText = amountText.refine((text) => /^\d{1,7}$/.test(text) && Number(text) <= 1_000_000, 'must be a whole number up to 1000000');
+const wholeText = amountText.refine(
+  (text) => /^\d{1,7}$/.test(text) && Number(text) <= 1_000_000,
+  'must be a whole number up to 1000000',
+);
 
-export const cased = z.strictObject({ likely: amountText, lean: amountText.optional(), heavy: amountText.optional() });
-export const casedCount = z.strictObject({ likely: wholeText, lean: wholeText.optional(), heavy: wholeText.optional() });
+export const cased = z.strictObject({
+  likely: amountText,
+  lean: amountText.optional(),
+  heavy: amountText.optional(),
+});
+export const casedCount = z.strictObject({
+  likely: wholeText,
+  lean: wholeText.optional(),
+  heavy: wholeText.optional(),
+});
 
 export const usageEntry = z.strictObject({ amount: cased, unit });
 
@@ -55,7 +66,10 @@ export const component = z
     for (const message of kindFaults(value.kind, value)) context.addIssue({ code: 'custom', ...message });
   });
 
-function kindFaults(kind: Kind, value: { choice: { by: string }; usage: Record<string, unknown>; term: string }) {
+function kindFaults(
+  kind: Kind,
+  value: { choice: { by: string }; usage: Record<string, unknown>; term: string },
+) {
   const definition = kindOf(kind);
   const faults: { path: (string | number)[]; message: string }[] = [];
   for (const meter of Object.keys(value.usage)) {
@@ -84,7 +98,14 @@ export const month = z.union([
 ]);
 
 export const exchange = z
-  .array(z.strictObject({ from: currency, to: currency, rate: amountText.refine((text) => Number(text) > 0, 'must be above zero'), date: isoDate }))
+  .array(
+    z.strictObject({
+      from: currency,
+      to: currency,
+      rate: amountText.refine((text) => Number(text) > 0, 'must be above zero'),
+      date: isoDate,
+    }),
+  )
   .max(200);
 
 export const bookPins = z.array(z.strictObject({ book: code, revision: z.int().min(1) })).max(200);
@@ -134,7 +155,8 @@ export function designFaults(design: Design): Fault[] {
   });
   const books = design.books.map((pin) => pin.book);
   books.forEach((book, index) => {
-    if (books.indexOf(book) !== index) faults.push({ path: `books[${index}].book`, message: `“${book}” is pinned twice` });
+    if (books.indexOf(book) !== index)
+      faults.push({ path: `books[${index}].book`, message: `“${book}” is pinned twice` });
   });
   if (components > LIMITS.components) {
     faults.push({ path: 'sections', message: `a design holds at most ${LIMITS.components} components` });

@@ -2,7 +2,19 @@
 import { z } from 'zod';
 import type { Edit } from '@/core/design';
 import { currency, longText, name, term } from './fields';
-import { bookPins, casedCount, choice, component, exchange, id, month, place, running, section, usageEntry } from './design';
+import {
+  bookPins,
+  casedCount,
+  choice,
+  component,
+  exchange,
+  id,
+  month,
+  place,
+  running,
+  section,
+  usageEntry,
+} from './design';
 
 const index = z.int().min(0).max(1_000_000);
 

@@ -7,7 +7,6 @@ import { UNIT_CODES } from '@/core/units';
 
 export const LIMITS = { name: 200, text: 2000, sections: 200, components: 5000, rates: 2_000_000 } as const;
 
-// eslint-disable-next-line no-control-regex -- refusing control characters is what it is for
 const NO_CONTROL = /^[^\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f]*$/;
 
 export const name = z
@@ -24,7 +23,10 @@ export const longText = z
 
 export const decimalText = z
   .string()
-  .regex(DECIMAL_TEXT, 'must be a plain decimal as text, for example "0.0425" (no exponent, at most 18 digits after the point)');
+  .regex(
+    DECIMAL_TEXT,
+    'must be a plain decimal as text, for example "0.0425" (no exponent, at most 18 digits after the point)',
+  );
 
 export const amountText = decimalText.refine((text) => !text.startsWith('-'), 'must not be negative');
 

@@ -3,18 +3,20 @@ import { Decimal } from '@/core/base';
 import { kindOf, type MeterDefinition } from '@/core/books';
 import { conversionFactor } from '@/core/units';
 import type { Fault } from './faults';
-import type { OfferRow, PriceBookFile, RateRow } from './price-book';
+import type { OfferRow, PriceBookFile, RateRow } from './price-book-schema';
 
 export function crossCheck(file: PriceBookFile): Fault[] {
   const faults: Fault[] = [];
   const regions = new Set<string>();
   file.regions.forEach((region, index) => {
-    if (regions.has(region.code)) faults.push({ path: `regions[${index}].code`, message: `region “${region.code}” stands twice` });
+    if (regions.has(region.code))
+      faults.push({ path: `regions[${index}].code`, message: `region “${region.code}” stands twice` });
     regions.add(region.code);
   });
   const offers = new Map<string, OfferRow>();
   file.offers.forEach((offer, index) => {
-    if (offers.has(offer.sku)) faults.push({ path: `offers[${index}].sku`, message: `SKU “${offer.sku}” stands twice` });
+    if (offers.has(offer.sku))
+      faults.push({ path: `offers[${index}].sku`, message: `SKU “${offer.sku}” stands twice` });
     offers.set(offer.sku, offer);
     faults.push(...offerFaults(offer, `offers[${index}]`));
   });
@@ -23,9 +25,11 @@ export function crossCheck(file: PriceBookFile): Fault[] {
     const path = `rates[${index}]`;
     const key = [rate.sku, rate.region, rate.meter, rate.term].join(' / ');
     const first = keys.get(key);
-    if (first !== undefined) faults.push({ path, message: `the same rate stands at rates[${first}]: ${key}` });
+    if (first !== undefined)
+      faults.push({ path, message: `the same rate stands at rates[${first}]: ${key}` });
     else keys.set(key, index);
-    if (!regions.has(rate.region)) faults.push({ path: `${path}.region`, message: `unknown region “${rate.region}”` });
+    if (!regions.has(rate.region))
+      faults.push({ path: `${path}.region`, message: `unknown region “${rate.region}”` });
     const offer = offers.get(rate.sku);
     if (!offer) faults.push({ path: `${path}.sku`, message: `unknown SKU “${rate.sku}”` });
     else faults.push(...rateFaults(rate, offer, path));
@@ -35,7 +39,8 @@ export function crossCheck(file: PriceBookFile): Fault[] {
 
 function offerFaults(offer: OfferRow, path: string): Fault[] {
   const faults: Fault[] = [];
-  if (offer.kind === 'server' && offer.vcpu === null) faults.push({ path: `${path}.vcpu`, message: 'a server needs its vCPU' });
+  if (offer.kind === 'server' && offer.vcpu === null)
+    faults.push({ path: `${path}.vcpu`, message: 'a server needs its vCPU' });
   if (offer.kind === 'server' && offer.memory === null) {
     faults.push({ path: `${path}.memory`, message: 'a server needs its memory in GiB' });
   }
@@ -50,16 +55,23 @@ function rateFaults(rate: RateRow, offer: OfferRow, path: string): Fault[] {
   const meter = kind.meters.find((each) => each.meter === rate.meter);
   if (!meter) {
     const known = kind.meters.map((each) => each.meter).join(', ');
-    return [{ path: `${path}.meter`, message: `${kind.label} has no meter “${rate.meter}”; it has ${known}` }];
+    return [
+      { path: `${path}.meter`, message: `${kind.label} has no meter “${rate.meter}”; it has ${known}` },
+    ];
   }
   const billed = billedUnit(meter);
   const faults: Fault[] = [];
   if (!conversionFactor(billed, rate.unit).ok) {
-    faults.push({ path: `${path}.unit`, message: `“${rate.unit}” cannot bill ${meter.meter}, which is measured in ${billed}` });
+    faults.push({
+      path: `${path}.unit`,
+      message: `“${rate.unit}” cannot bill ${meter.meter}, which is measured in ${billed}`,
+    });
   }
   if (rate.term !== 'on-demand') faults.push(...commitmentFaults(rate, kind.committable, path));
-  else if (rate.upfront !== null) faults.push({ path: `${path}.upfront`, message: 'an on-demand rate has no upfront payment' });
-  if (rate.charge.structure === 'graduated') faults.push(...tierFaults(rate.charge.tiers, `${path}.charge.tiers`));
+  else if (rate.upfront !== null)
+    faults.push({ path: `${path}.upfront`, message: 'an on-demand rate has no upfront payment' });
+  if (rate.charge.structure === 'graduated')
+    faults.push(...tierFaults(rate.charge.tiers, `${path}.charge.tiers`));
   return faults;
 }
 
@@ -75,11 +87,13 @@ function commitmentFaults(rate: RateRow, committable: boolean, path: string): Fa
     faults.push({ path: `${path}.charge.structure`, message: 'a committed rate has one price per unit' });
   }
   const paysUpfront = !rate.term.endsWith('-none');
-  if (paysUpfront && rate.upfront === null) faults.push({ path: `${path}.upfront`, message: `term ${rate.term} needs an upfront payment` });
+  if (paysUpfront && rate.upfront === null)
+    faults.push({ path: `${path}.upfront`, message: `term ${rate.term} needs an upfront payment` });
   if (!paysUpfront && rate.upfront !== null) {
     faults.push({ path: `${path}.upfront`, message: `term ${rate.term} has no upfront payment` });
   }
-  if (rate.allowance !== null) faults.push({ path: `${path}.allowance`, message: 'a committed rate has no allowance' });
+  if (rate.allowance !== null)
+    faults.push({ path: `${path}.allowance`, message: 'a committed rate has no allowance' });
   return faults;
 }
 
@@ -89,14 +103,19 @@ function tierFaults(tiers: readonly { upTo: string | null; price: string }[], pa
   tiers.forEach((tier, index) => {
     const last = index === tiers.length - 1;
     if (tier.upTo === null) {
-      if (!last) faults.push({ path: `${path}[${index}].upTo`, message: 'only the last tier may be without an end' });
+      if (!last)
+        faults.push({ path: `${path}[${index}].upTo`, message: 'only the last tier may be without an end' });
       return;
     }
     const upTo = new Decimal(tier.upTo);
     if (!upTo.greaterThan(from)) {
-      faults.push({ path: `${path}[${index}].upTo`, message: `tiers must rise: ${tier.upTo} does not exceed ${from}` });
+      faults.push({
+        path: `${path}[${index}].upTo`,
+        message: `tiers must rise: ${tier.upTo} does not exceed ${from}`,
+      });
     }
-    if (last) faults.push({ path: `${path}[${index}].upTo`, message: 'the last tier must be without an end (null)' });
+    if (last)
+      faults.push({ path: `${path}[${index}].upTo`, message: 'the last tier must be without an end (null)' });
     from = upTo;
   });
   return faults;

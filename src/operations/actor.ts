@@ -13,6 +13,9 @@ export interface Actor {
 /** Refused with `forbidden` when the actor's role is below `needed`. */
 export function requireRole(actor: Actor, needed: Role): void {
   if (ROLES.indexOf(actor.role) < ROLES.indexOf(needed)) {
-    throw new AppError('forbidden', `This needs the role ${needed}; you are ${actor.role} in this workspace.`);
+    throw new AppError(
+      'forbidden',
+      `This needs the role ${needed}; you are ${actor.role} in this workspace.`,
+    );
   }
 }

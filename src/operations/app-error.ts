@@ -40,15 +40,31 @@ export class AppError extends Error {
   }
 }
 
-const CONNECTION_CODES = new Set(['ECONNREFUSED', 'ECONNRESET', 'EPIPE', '57P01', '57P02', '57P03', '08006', '08001', '08003']);
+const CONNECTION_CODES = new Set([
+  'ECONNREFUSED',
+  'ECONNRESET',
+  'EPIPE',
+  '57P01',
+  '57P02',
+  '57P03',
+  '08006',
+  '08001',
+  '08003',
+]);
 
 /** The one place that turns anything thrown into an `AppError`. */
 export function asAppError(thrown: unknown): AppError {
   if (thrown instanceof AppError) return thrown;
   const code = thrown && typeof thrown === 'object' && 'code' in thrown ? String(thrown.code) : '';
   const text = thrown instanceof Error ? thrown.message : '';
-  if (CONNECTION_CODES.has(code) || /connection terminated|timeout exceeded when trying to connect/i.test(text)) {
-    return new AppError('unavailable', 'The database does not answer. Nothing was changed; try again in a moment.');
+  if (
+    CONNECTION_CODES.has(code) ||
+    /connection terminated|timeout exceeded when trying to connect/i.test(text)
+  ) {
+    return new AppError(
+      'unavailable',
+      'The database does not answer. Nothing was changed; try again in a moment.',
+    );
   }
   return new AppError('internal', 'Something went wrong on our side. Nothing was changed.');
 }
@@ -58,5 +74,8 @@ export function invalid(message: string, faults: readonly Fault[] = [], more = 0
 }
 
 export function notFound(what: string): AppError {
-  return new AppError('not-found', `This ${what} is not here. It may have been deleted, or the address is wrong.`);
+  return new AppError(
+    'not-found',
+    `This ${what} is not here. It may have been deleted, or the address is wrong.`,
+  );
 }

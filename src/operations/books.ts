@@ -23,7 +23,11 @@ export async function importBook(context: Context, text: string): Promise<Import
   const read = readPriceBook(text);
   if (!read.ok) {
     const count = read.faults.length + read.more;
-    throw invalid(`The price book has ${count} ${count === 1 ? 'fault' : 'faults'}. Nothing was imported.`, read.faults, read.more);
+    throw invalid(
+      `The price book has ${count} ${count === 1 ? 'fault' : 'faults'}. Nothing was imported.`,
+      read.faults,
+      read.more,
+    );
   }
   return publishBook(context, read.value);
 }
@@ -32,12 +36,23 @@ export async function publishBook(context: Context, file: PriceBookFile): Promis
   const published = await context.books.publish(context.actor.workspace, file, context.now());
   if (!published) {
     const message = `Revision ${file.revision.number} of “${file.book.title}” is here already, and a published revision never changes. Give the file a higher revision number.`;
-    throw new AppError('conflict', message, { faults: [{ path: 'revision.number', message: 'exists already' }] });
+    throw new AppError('conflict', message, {
+      faults: [{ path: 'revision.number', message: 'exists already' }],
+    });
   }
-  return { key: file.book.key, title: file.book.title, revision: file.revision.number, rates: file.rates.length };
+  return {
+    key: file.book.key,
+    title: file.book.title,
+    revision: file.revision.number,
+    rates: file.rates.length,
+  };
 }
 
-export async function readCatalogue(context: Context, book: string, revision: number): Promise<BookCatalogue> {
+export async function readCatalogue(
+  context: Context,
+  book: string,
+  revision: number,
+): Promise<BookCatalogue> {
   requireRole(context.actor, 'viewer');
   const catalogue = await context.books.catalogue(context.actor.workspace, book, revision);
   if (!catalogue) throw notFound('price book');

@@ -90,7 +90,8 @@ export async function restoreDesign(context: Context, id: string): Promise<void>
 export async function importDesign(context: Context, text: string): Promise<string> {
   requireRole(context.actor, 'editor');
   const read: Checked<Design> = readDesign(text);
-  if (!read.ok) throw invalid('The file is not a design we can open. Nothing was changed.', read.faults, read.more);
+  if (!read.ok)
+    throw invalid('The file is not a design we can open. Nothing was changed.', read.faults, read.more);
   return storeNew(context, read.value);
 }
 
@@ -105,7 +106,13 @@ export interface ExportedFile {
 export async function exportDesign(context: Context, id: string, form: ExportForm): Promise<ExportedFile> {
   const { design } = await openDesign(context, id);
   const summary: DesignSummary = await priceDesignOnServer(context, design);
-  const stem = design.title.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '').toLowerCase().slice(0, 80) || 'design';
-  if (form === 'csv') return { name: `${stem}.csv`, type: 'text/csv; charset=utf-8', text: designCsv(design, summary) };
+  const stem =
+    design.title
+      .replace(/[^\p{L}\p{N}]+/gu, '-')
+      .replace(/^-|-$/g, '')
+      .toLowerCase()
+      .slice(0, 80) || 'design';
+  if (form === 'csv')
+    return { name: `${stem}.csv`, type: 'text/csv; charset=utf-8', text: designCsv(design, summary) };
   return { name: `${stem}.json`, type: 'application/json', text: writeDesign(design, summary) };
 }

@@ -16,7 +16,8 @@ export interface Saved {
   readonly savedAt: string;
 }
 
-type Outcome = { readonly saved: Saved } | { readonly stale: readonly LoggedBatch[]; readonly revision: number };
+type Outcome =
+  { readonly saved: Saved } | { readonly stale: readonly LoggedBatch[]; readonly revision: number };
 
 export async function editDesign(context: Context, id: string, data: unknown): Promise<Saved> {
   requireRole(context.actor, 'editor');
@@ -25,11 +26,14 @@ export async function editDesign(context: Context, id: string, data: unknown): P
   const { baseRevision, batch: batchId, edits } = batch.value;
   const outcome = await context.designs.change<Outcome>(context.actor.workspace, id, async (locked) => {
     const earlier = await locked.batch(batchId);
-    if (earlier) return { write: null, result: { saved: { revision: earlier.revision, savedAt: earlier.at } } };
+    if (earlier)
+      return { write: null, result: { saved: { revision: earlier.revision, savedAt: earlier.at } } };
     const { current } = locked;
-    if (baseRevision !== current.revision) return { write: null, result: await staleOutcome(locked, baseRevision) };
+    if (baseRevision !== current.revision)
+      return { write: null, result: await staleOutcome(locked, baseRevision) };
     const applied = applyEdits(current.design, edits);
-    if (!applied.ok) throw invalid(`The edit was refused: ${sentenceFor(applied.issue)} Nothing was changed.`);
+    if (!applied.ok)
+      throw invalid(`The edit was refused: ${sentenceFor(applied.issue)} Nothing was changed.`);
     const faults = designFaults(applied.value.design);
     if (faults.length > 0) throw invalid('The edit was refused; nothing was changed.', faults);
     const at = context.now();

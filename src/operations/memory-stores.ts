@@ -1,7 +1,17 @@
 /** The in-memory twins of the stores: for tests of operations, and for the command line, which needs no database. */
 import { allComponents } from '@/core/design';
 import type { PriceBookFile } from '@/formats';
-import type { BookListing, BookStore, DesignListing, DesignStore, LoggedBatch, StoredDesign, Totals } from './ports';
+import type {
+  BookListing,
+  BookStore,
+  DesignChange,
+  DesignListing,
+  DesignStore,
+  LockedDesign,
+  LoggedBatch,
+  StoredDesign,
+  Totals,
+} from './ports';
 
 interface KeptBook {
   readonly workspace: string;
@@ -12,8 +22,10 @@ interface KeptBook {
 export function memoryBookStore(): BookStore {
   const kept: KeptBook[] = [];
   const find = (workspace: string, book: string, revision: number): PriceBookFile | undefined =>
-    kept.find((each) => each.workspace === workspace && each.file.book.key === book && each.file.revision.number === revision)
-      ?.file;
+    kept.find(
+      (each) =>
+        each.workspace === workspace && each.file.book.key === book && each.file.revision.number === revision,
+    )?.file;
   return {
     list: async (workspace) => listBooks(kept.filter((each) => each.workspace === workspace)),
     publish: async (workspace, file, at) => {
@@ -29,7 +41,13 @@ export function memoryBookStore(): BookStore {
         const codes = (availability[rate.sku] ??= []);
         if (!codes.includes(rate.region)) codes.push(rate.region);
       }
-      return { book: file.book, revision: file.revision, regions: file.regions, offers: file.offers, availability };
+      return {
+        book: file.book,
+        revision: file.revision,
+        regions: file.regions,
+        offers: file.offers,
+        availability,
+      };
     },
     rates: async (workspace, book, revision, region) =>
       find(workspace, book, revision)?.rates.filter((rate) => rate.region === region) ?? null,
@@ -54,11 +72,15 @@ function listBooks(kept: readonly KeptBook[]): BookListing[] {
   });
 }
 
+type Work<T> = (locked: LockedDesign) => Promise<{ readonly write: DesignChange | null; readonly result: T }>;
+
 interface KeptDesign {
   readonly workspace: string;
   stored: StoredDesign;
   readonly log: LoggedBatch[];
   deleted: boolean;
+  /** Ends when the change before has ended: one at a time, like a row lock. */
+  turn: Promise<unknown>;
   totals: (Totals & { readonly revision: number }) | null;
 }
 
@@ -74,23 +96,21 @@ export function memoryDesignStore(): DesignStore {
         .sort((a, b) => (a.updatedAt < b.updatedAt ? 1 : -1)),
     find: async (workspace, id) => find(workspace, id)?.stored ?? null,
     create: async (workspace, id, design, at) => {
-      kept.push({ workspace, stored: { id, revision: 0, design, updatedAt: at.toISOString() }, log: [], deleted: false, totals: null });
+      kept.push({
+        workspace,
+        stored: { id, revision: 0, design, updatedAt: at.toISOString() },
+        log: [],
+        deleted: false,
+        turn: Promise.resolve(),
+        totals: null,
+      });
     },
     change: async (workspace, id, work) => {
       const entry = find(workspace, id);
       if (!entry) return null;
-      const { write, result } = await work({
-        current: entry.stored,
-        batch: async (batch) => entry.log.find((each) => each.batch === batch) ?? null,
-        since: async (revision) => entry.log.filter((each) => each.revision > revision),
-      });
-      if (write) {
-        const revision = entry.stored.revision + 1;
-        const at = write.at.toISOString();
-        entry.stored = { id, revision, design: write.design, updatedAt: at };
-        entry.log.push({ batch: write.batch, revision, edits: write.edits, user: write.user, at });
-      }
-      return result;
+      const mine = entry.turn.then(() => changeNow(entry, id, work));
+      entry.turn = mine.catch(() => undefined);
+      return mine;
     },
     saveTotals: async (workspace, id, revision, totals) => {
       const entry = find(workspace, id);
@@ -102,11 +122,27 @@ export function memoryDesignStore(): DesignStore {
       return entry !== undefined;
     },
     restore: async (workspace, id) => {
-      const entry = kept.find((each) => each.workspace === workspace && each.stored.id === id && each.deleted);
+      const entry = kept.find(
+        (each) => each.workspace === workspace && each.stored.id === id && each.deleted,
+      );
       if (entry) entry.deleted = false;
       return entry !== undefined;
     },
   };
+}
+
+async function changeNow<T>(entry: KeptDesign, id: string, work: Work<T>): Promise<T> {
+  const { write, result } = await work({
+    current: entry.stored,
+    batch: async (batch) => entry.log.find((each) => each.batch === batch) ?? null,
+    since: async (revision) => entry.log.filter((each) => each.revision > revision),
+  });
+  if (!write) return result;
+  const revision = entry.stored.revision + 1;
+  const at = write.at.toISOString();
+  entry.stored = { id, revision, design: write.design, updatedAt: at };
+  entry.log.push({ batch: write.batch, revision, edits: write.edits, user: write.user, at });
+  return result;
 }
 
 function listingOf({ stored, totals }: KeptDesign): DesignListing {

@@ -31,14 +31,18 @@ export interface BookCatalogue {
   readonly availability: Readonly<Record<string, readonly string[]>>;
 }
 
-
 export interface BookStore {
   list(workspace: string): Promise<BookListing[]>;
   /** Publishes whole or not at all; false if the revision exists already. */
   publish(workspace: string, file: PriceBookFile, at: Date): Promise<boolean>;
   catalogue(workspace: string, book: string, revision: number): Promise<BookCatalogue | null>;
   /** Rates of one region; null if there is no such revision. */
-  rates(workspace: string, book: string, revision: number, region: string): Promise<readonly RateRow[] | null>;
+  rates(
+    workspace: string,
+    book: string,
+    revision: number,
+    region: string,
+  ): Promise<readonly RateRow[] | null>;
 }
 
 export interface Totals {

@@ -26,7 +26,9 @@ export function Dialog({ open, title, description, width = 460, onClose, childre
           <div className="flex items-start justify-between gap-4 border-b border-ink px-4 pt-3 pb-2.5">
             <div>
               <Radix.Title className="text-base font-semibold">{title}</Radix.Title>
-              {description && <Radix.Description className="text-sm text-soft">{description}</Radix.Description>}
+              {description && (
+                <Radix.Description className="text-sm text-soft">{description}</Radix.Description>
+              )}
             </div>
             <Radix.Close className="rounded p-1 text-soft hover:bg-wash" aria-label="Close">
               <X size={16} aria-hidden="true" />

@@ -5,7 +5,12 @@ interface FieldProps {
   readonly label: string;
   readonly fault?: string | null;
   readonly hint?: string;
-  readonly children: (props: { id: string; 'aria-invalid'?: true; 'aria-describedby'?: string; className: string }) => ReactNode;
+  readonly children: (props: {
+    id: string;
+    'aria-invalid'?: true;
+    'aria-describedby'?: string;
+    className: string;
+  }) => ReactNode;
 }
 
 export const INPUT =
@@ -26,7 +31,11 @@ export function Field({ label, fault = null, hint, children }: FieldProps) {
         ...(note ? { 'aria-describedby': `${id}-note` } : {}),
       })}
       {note && (
-        <p id={`${id}-note`} role={fault ? 'alert' : undefined} className={`mt-0.5 text-xs ${fault ? 'text-ember-ink' : 'text-soft'}`}>
+        <p
+          id={`${id}-note`}
+          role={fault ? 'alert' : undefined}
+          className={`mt-0.5 text-xs ${fault ? 'text-ember-ink' : 'text-soft'}`}
+        >
           {note}
         </p>
       )}

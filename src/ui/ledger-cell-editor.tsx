@@ -1,7 +1,7 @@
 /** The input inside an edited cell. */
 'use client';
 import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
-import type { TextEdit } from './ledger';
+import type { TextEdit } from './ledger-types';
 
 interface CellEditorProps {
   readonly edit: TextEdit;

@@ -5,50 +5,11 @@
  */
 'use client';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { type KeyboardEvent, type ReactNode, useEffect, useId, useRef } from 'react';
+import { type KeyboardEvent, useEffect, useId, useRef } from 'react';
 import { CellEditor } from './ledger-cell-editor';
+import type { LedgerColumn, LedgerCursor, LedgerRow } from './ledger-types';
 
-export interface TextEdit {
-  readonly by: 'text';
-  readonly text: string;
-  readonly label: string;
-  /** A sentence if the text is refused, else null; also shows the change while typing. */
-  readonly preview: (text: string) => string | null;
-  readonly commit: (text: string) => void;
-  readonly cancel: () => void;
-}
-
-/** The cell opens something else: a list, the margin. `typed` is what was typed to open it. */
-export interface OpenEdit {
-  readonly by: 'open';
-  readonly open: (typed: string) => void;
-}
-
-export interface LedgerColumn<Row> {
-  readonly key: string;
-  readonly head: ReactNode;
-  /** A grid track: "1.3fr", "96px". */
-  readonly track: string;
-  readonly end?: boolean;
-  /** A thin upright rule before it: the money column. */
-  readonly ruled?: boolean;
-  readonly cell: (row: Row) => ReactNode;
-  readonly edit?: (row: Row) => TextEdit | OpenEdit | null;
-}
-
-export interface LedgerRow<Row> {
-  readonly key: string;
-  /** `line` is indented under its `head`; `flat` stands by itself. */
-  readonly level: 'head' | 'line' | 'flat' | 'blank';
-  readonly data: Row;
-}
-
-export interface LedgerCursor {
-  readonly row: string;
-  readonly column: string;
-  /** Set while a cell is edited: the text it begins with, or null for the cell's own. */
-  readonly editing?: { readonly text: string | null };
-}
+export type * from './ledger-types';
 
 interface LedgerProps<Row> {
   readonly label: string;
@@ -76,8 +37,14 @@ export function Ledger<Row>({ label, columns, rows, cursor, onCursor, onKey, aut
     overscan: 12,
     initialRect: { width: 900, height: 640 },
   });
-  const rowAt = Math.max(0, rows.findIndex((row) => row.key === cursor?.row));
-  const columnAt = Math.max(0, columns.findIndex((column) => column.key === cursor?.column));
+  const rowAt = Math.max(
+    0,
+    rows.findIndex((row) => row.key === cursor?.row),
+  );
+  const columnAt = Math.max(
+    0,
+    columns.findIndex((column) => column.key === cursor?.column),
+  );
   const editing = cursor?.editing;
 
   useEffect(() => {
@@ -145,7 +112,12 @@ export function Ledger<Row>({ label, columns, rows, cursor, onCursor, onKey, aut
         className="group min-h-0 flex-1 overflow-auto outline-none"
       >
         <div role="rowgroup" className="sticky top-0 z-10 min-w-[760px] bg-surface">
-          <div role="row" aria-rowindex={1} style={{ gridTemplateColumns: tracks }} className="grid border-b border-ink">
+          <div
+            role="row"
+            aria-rowindex={1}
+            style={{ gridTemplateColumns: tracks }}
+            className="grid border-b border-ink"
+          >
             {columns.map((column) => (
               <div
                 key={column.key}
@@ -168,7 +140,11 @@ export function Ledger<Row>({ label, columns, rows, cursor, onCursor, onKey, aut
                 aria-rowindex={item.index + 2}
                 aria-selected={active}
                 data-level={row.level}
-                style={{ gridTemplateColumns: tracks, height: item.size, transform: `translateY(${item.start}px)` }}
+                style={{
+                  gridTemplateColumns: tracks,
+                  height: item.size,
+                  transform: `translateY(${item.start}px)`,
+                }}
                 className={`absolute inset-x-0 top-0 grid border-b ${row.level === 'head' ? 'border-ink font-semibold' : 'border-line'} ${active ? 'bg-wash' : ''}`}
               >
                 {columns.map((column, at) => {

@@ -13,7 +13,10 @@ interface MarginProps {
 export function Margin({ label, open, onToggle, children }: MarginProps) {
   const Icon = open ? PanelRightClose : PanelRightOpen;
   return (
-    <aside aria-label={label} className={`relative shrink-0 border-l border-line bg-page ${open ? 'w-[348px]' : 'w-9'}`}>
+    <aside
+      aria-label={label}
+      className={`relative shrink-0 border-l border-line bg-page ${open ? 'w-[348px]' : 'w-9'}`}
+    >
       <button
         type="button"
         onClick={onToggle}
@@ -24,7 +27,6 @@ export function Margin({ label, open, onToggle, children }: MarginProps) {
         <Icon size={16} aria-hidden="true" />
       </button>
       {open && (
-        // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex -- a scrolling region must be reachable by keyboard
         <div tabIndex={0} role="region" aria-label={label} className="h-full overflow-y-auto px-[18px] py-3">
           {children}
         </div>

@@ -20,7 +20,11 @@ export function Menu({ label, items }: { readonly label: string; readonly items:
         </Button>
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
-        <DropdownMenu.Content align="end" sideOffset={4} className="z-30 min-w-[220px] rounded border border-edge bg-surface p-1">
+        <DropdownMenu.Content
+          align="end"
+          sideOffset={4}
+          className="z-30 min-w-[220px] rounded border border-edge bg-surface p-1"
+        >
           {items.map((item) => (
             <DropdownMenu.Item
               key={item.label}

@@ -3,7 +3,10 @@ import type { ReactNode } from 'react';
 
 export function TallyLine({ children, aside }: { readonly children: ReactNode; readonly aside?: ReactNode }) {
   return (
-    <footer aria-label="Tally" className="flex h-[64px] shrink-0 items-center gap-6 border-t border-ink bg-page px-[18px] max-[700px]:overflow-x-auto">
+    <footer
+      aria-label="Tally"
+      className="flex h-[64px] shrink-0 items-center gap-6 border-t border-ink bg-page px-[18px] max-[700px]:overflow-x-auto"
+    >
       {children}
       {aside && <div className="ml-auto text-right text-xs whitespace-nowrap text-soft">{aside}</div>}
     </footer>

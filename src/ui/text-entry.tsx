@@ -18,7 +18,16 @@ export interface TextEntryProps {
   readonly cancel: () => void;
 }
 
-export function TextEntry({ label, text, placeholder, hint, maxLength = 400, preview, commit, cancel }: TextEntryProps) {
+export function TextEntry({
+  label,
+  text,
+  placeholder,
+  hint,
+  maxLength = 400,
+  preview,
+  commit,
+  cancel,
+}: TextEntryProps) {
   const [typed, setTyped] = useState<string | null>(null);
   const [fault, setFault] = useState<string | null>(null);
   const dirty = useRef(false);

@@ -10,7 +10,8 @@ export function Toaster() {
       toastOptions={{
         unstyled: true,
         classNames: {
-          toast: 'flex w-[380px] items-center justify-between gap-4 rounded border border-ink bg-surface px-3.5 py-2.5 text-sm text-ink font-sans',
+          toast:
+            'flex w-[380px] items-center justify-between gap-4 rounded border border-ink bg-surface px-3.5 py-2.5 text-sm text-ink font-sans',
           actionButton: 'shrink-0 rounded px-2 py-1 font-medium text-brand hover:bg-wash',
         },
       }}
@@ -19,5 +20,8 @@ export function Toaster() {
 }
 
 export function tell(message: string, act?: { readonly label: string; readonly run: () => void }): void {
-  toast(message, { duration: act ? 10_000 : 4000, action: act ? { label: act.label, onClick: act.run } : undefined });
+  toast(message, {
+    duration: act ? 10_000 : 4000,
+    action: act ? { label: act.label, onClick: act.run } : undefined,
+  });
 }

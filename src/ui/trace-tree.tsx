@@ -44,7 +44,11 @@ function TraceStep({ figure, depth }: { readonly figure: PlainFigure; readonly d
     <>
       <span className="flex min-w-0 flex-1 items-start gap-1 text-left">
         {opens && (
-          <ChevronRight size={14} aria-hidden="true" className={`mt-0.5 shrink-0 text-soft ${open ? 'rotate-90' : ''}`} />
+          <ChevronRight
+            size={14}
+            aria-hidden="true"
+            className={`mt-0.5 shrink-0 text-soft ${open ? 'rotate-90' : ''}`}
+          />
         )}
         <span className={`min-w-0 ${opens ? '' : 'pl-[18px]'}`}>
           {figure.label}
@@ -100,7 +104,10 @@ function sourcesOf(figure: PlainFigure): string[] {
   const found = new Set<string>();
   const visit = (each: PlainFigure): void => {
     const { source } = each;
-    if (source) found.add(`${source.book} book r${source.revision} · ${source.effective} · ${source.sku} · ${source.region}`);
+    if (source)
+      found.add(
+        `${source.book} book r${source.revision} · ${source.effective} · ${source.sku} · ${source.region}`,
+      );
     each.parts.forEach(visit);
   };
   visit(figure);

@@ -22,7 +22,8 @@ interface WickProps {
 export function Wick({ values, currency, most, width, height = 16 }: WickProps) {
   const inset = 3;
   const span = width - 2 * inset;
-  const at = (value: string): number => inset + (most > 0 ? Math.min(1, Math.max(0, Number(value) / most)) * span : 0);
+  const at = (value: string): number =>
+    inset + (most > 0 ? Math.min(1, Math.max(0, Number(value) / most)) * span : 0);
   const low = at(values.low);
   const likely = at(values.likely);
   const high = at(values.high);
@@ -32,7 +33,11 @@ export function Wick({ values, currency, most, width, height = 16 }: WickProps) 
     <svg width={width} height={height} role="img" aria-label={words} className="block overflow-visible">
       <title>{words}</title>
       {high - low > 0.5 && <path d={`M${low} ${middle}H${high}`} stroke="var(--soft)" strokeWidth="1.6" />}
-      <path d={`M${likely} ${middle - height * 0.31}V${middle + height * 0.31}`} stroke="var(--brand)" strokeWidth="2.6" />
+      <path
+        d={`M${likely} ${middle - height * 0.31}V${middle + height * 0.31}`}
+        stroke="var(--brand)"
+        strokeWidth="2.6"
+      />
     </svg>
   );
 }

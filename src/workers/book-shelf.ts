@@ -2,7 +2,14 @@
 import { type BookData, indexBook, type PriceBook } from '@/core/books';
 import { allComponents, type Design } from '@/core/design';
 import { type BookSet, bookSet } from '@/core/pricing';
-import { type OfferRow, type PriceBookFile, type RateRow, toBookData, toOffer, toRate } from '@/formats/price-book';
+import {
+  type OfferRow,
+  type PriceBookFile,
+  type RateRow,
+  toBookData,
+  toOffer,
+  toRate,
+} from '@/formats/price-book';
 
 interface Catalogue {
   readonly book: PriceBookFile['book'];
@@ -22,11 +29,16 @@ export class BookShelf {
   constructor(private readonly fetchJson: FetchJson) {}
 
   /** The books a design needs, with the regions it uses and those of `also`. */
-  async booksFor(design: Design, also: readonly (Design['sections'][number]['components'][number])[] = []): Promise<BookSet> {
+  async booksFor(
+    design: Design,
+    also: readonly Design['sections'][number]['components'][number][] = [],
+  ): Promise<BookSet> {
     const places = [...allComponents(design), ...also].flatMap((component) => component.place ?? []);
     const books = await Promise.all(
       design.books.map(async ({ book, revision }) => {
-        const regions = [...new Set(places.filter((place) => place.book === book).map((place) => place.region))].sort();
+        const regions = [
+          ...new Set(places.filter((place) => place.book === book).map((place) => place.region)),
+        ].sort();
         return regions.length === 0 ? null : this.book(book, revision, regions);
       }),
     );
@@ -39,12 +51,15 @@ export class BookShelf {
     const known = this.indexed.get(wanted);
     if (known) return known;
     const path = `/api/books/${encodeURIComponent(key)}/${revision}`;
-    const data = await remember(this.catalogues, name, async () => catalogueData((await this.fetchJson(path)) as Catalogue | null));
+    const data = await remember(this.catalogues, name, async () =>
+      catalogueData((await this.fetchJson(path)) as Catalogue | null),
+    );
     if (data.regions.length === 0) return null;
     const rates = await Promise.all(
       regions.map((region) =>
         remember(this.rates, `${name}\n${region}`, async () => {
-          const rows = (await this.fetchJson(`${path}/rates?region=${encodeURIComponent(region)}`)) as readonly RateRow[] | null;
+          const rows = (await this.fetchJson(`${path}/rates?region=${encodeURIComponent(region)}`)) as
+            readonly RateRow[] | null;
           return (rows ?? []).map(toRate);
         }),
       ),

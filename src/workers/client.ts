@@ -5,7 +5,10 @@ type AnswerTo<Q extends Question> = Answers[Q['ask']];
 
 export class PricingClient {
   private next = 1;
-  private readonly waiting = new Map<number, { resolve: (answer: never) => void; reject: (error: Error) => void }>();
+  private readonly waiting = new Map<
+    number,
+    { resolve: (answer: never) => void; reject: (error: Error) => void }
+  >();
 
   constructor(private readonly worker: Worker) {
     worker.onmessage = (event: MessageEvent<Reply>) => this.receive(event.data);

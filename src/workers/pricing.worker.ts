@@ -17,6 +17,11 @@ self.onmessage = (event: MessageEvent<Request>) => {
   const post = (reply: Reply): void => self.postMessage(reply);
   answerer.answer(event.data).then(
     (answer) => post({ id, ok: true, answer }),
-    (error: unknown) => post({ id, ok: false, message: error instanceof Error ? error.message : 'The prices could not be worked out.' }),
+    (error: unknown) =>
+      post({
+        id,
+        ok: false,
+        message: error instanceof Error ? error.message : 'The prices could not be worked out.',
+      }),
   );
 };

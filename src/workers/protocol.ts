@@ -40,11 +40,18 @@ export interface TermRow {
 }
 
 /** Whose amount is explained. */
-export type Subject = { readonly of: 'design' } | { readonly of: 'section' | 'component'; readonly id: string };
+export type Subject =
+  { readonly of: 'design' } | { readonly of: 'section' | 'component'; readonly id: string };
 
 export type Question =
   | { readonly ask: 'price'; readonly design: Design; readonly version: number }
-  | { readonly ask: 'explain'; readonly design: Design; readonly version: number; readonly subject: Subject; readonly case: Case }
+  | {
+      readonly ask: 'explain';
+      readonly design: Design;
+      readonly version: number;
+      readonly subject: Subject;
+      readonly case: Case;
+    }
   | { readonly ask: 'offers'; readonly design: Design; readonly component: Component }
   | { readonly ask: 'terms'; readonly design: Design; readonly component: Component };
 

@@ -39,7 +39,10 @@ export async function boundedText(request: Request, mostBytes: number): Promise<
     size += value.byteLength;
     if (size > mostBytes) {
       await reader.cancel();
-      throw new AppError('too-large', `This is larger than ${Math.floor(mostBytes / 1_000_000)} MB, which is the most that is taken.`);
+      throw new AppError(
+        'too-large',
+        `This is larger than ${Math.floor(mostBytes / 1_000_000)} MB, which is the most that is taken.`,
+      );
     }
     chunks.push(value);
   }

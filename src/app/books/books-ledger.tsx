@@ -13,32 +13,17 @@ import { FileFaults, type FileTrouble } from '../file-faults';
 import { useFindable } from '../find';
 import { ApiError, callApi } from '../lib/call-api';
 import { writeWhen } from '../lib/time';
+import type { ListedBook, ListedRevision } from './listed';
 import { RevisionMargin } from './revision-margin';
-
-export interface ListedRevision {
-  readonly number: number;
-  readonly effective: string;
-  readonly source: string;
-  readonly regions: number;
-  readonly offers: number;
-  readonly rates: number;
-  readonly publishedAt: string;
-}
-
-export interface ListedBook {
-  readonly key: string;
-  readonly title: string;
-  readonly provider: string;
-  readonly currency: string;
-  readonly revisions: readonly ListedRevision[];
-}
 
 type Row = { readonly book: ListedBook; readonly revision: ListedRevision | null };
 
 export function BooksLedger({ books }: { readonly books: readonly ListedBook[] }) {
   const router = useRouter();
   const file = useRef<HTMLInputElement>(null);
-  const [cursor, setCursor] = useState<LedgerCursor | null>(books[0] ? { row: keyOf(books[0], books[0].revisions[0]!), column: 'name' } : null);
+  const [cursor, setCursor] = useState<LedgerCursor | null>(
+    books[0] ? { row: keyOf(books[0], books[0].revisions[0]!), column: 'name' } : null,
+  );
   const [marginOpen, setMarginOpen] = useState(true);
   const [trouble, setTrouble] = useState<FileTrouble | null>(null);
   const [busy, setBusy] = useState<string | null>(null);
@@ -51,19 +36,32 @@ export function BooksLedger({ books }: { readonly books: readonly ListedBook[] }
     setTrouble(null);
     setBusy(chosen.name);
     try {
-      const book = await callApi<{ key: string; title: string; revision: number; rates: number }>('/api/books/import', { method: 'POST', body: chosen });
+      const book = await callApi<{ key: string; title: string; revision: number; rates: number }>(
+        '/api/books/import',
+        { method: 'POST', body: chosen },
+      );
       router.refresh();
-      tell(`${book.title}, revision ${book.revision}: ${writeNumber(String(book.rates))} rates are published.`);
+      tell(
+        `${book.title}, revision ${book.revision}: ${writeNumber(String(book.rates))} rates are published.`,
+      );
       setCursor({ row: `${book.key}/${book.revision}`, column: 'name' });
     } catch (error) {
-      if (error instanceof ApiError) setTrouble({ file: chosen.name, message: error.message, faults: error.faults, more: error.more });
+      if (error instanceof ApiError)
+        setTrouble({ file: chosen.name, message: error.message, faults: error.faults, more: error.more });
       else throw error;
     } finally {
       setBusy(null);
     }
   };
   const findable = useMemo(
-    () => [{ key: 'import-book', group: 'Actions', label: 'Import a price book', run: () => file.current?.click() }],
+    () => [
+      {
+        key: 'import-book',
+        group: 'Actions',
+        label: 'Import a price book',
+        run: () => file.current?.click(),
+      },
+    ],
     [],
   );
   useFindable('books', findable);
@@ -94,24 +92,39 @@ export function BooksLedger({ books }: { readonly books: readonly ListedBook[] }
         {books.length === 0 ? (
           <div className="flex-1 bg-surface">
             <Empty title="No price books yet" acts={importButton}>
-              A price book holds one provider’s rates at a date. Bring one in as a JSON file; its form is described in
-              docs/formats/price-book.md.
+              A price book holds one provider’s rates at a date. Bring one in as a JSON file; its form is
+              described in docs/formats/price-book.md.
             </Empty>
           </div>
         ) : (
-          <Ledger label="Price books" columns={COLUMNS} rows={rows} cursor={cursor} onCursor={setCursor} autoFocus />
+          <Ledger
+            label="Price books"
+            columns={COLUMNS}
+            rows={rows}
+            cursor={cursor}
+            onCursor={setCursor}
+            autoFocus
+          />
         )}
         {focused && revision && (
           <Margin label="About the revision" open={marginOpen} onToggle={() => setMarginOpen(!marginOpen)}>
-            <RevisionMargin key={`${focused.book.key}/${revision.number}`} book={focused.book} revision={revision} />
+            <RevisionMargin
+              key={`${focused.book.key}/${revision.number}`}
+              book={focused.book}
+              revision={revision}
+            />
           </Margin>
         )}
       </div>
       <TallyLine aside="A published revision never changes; designs stay on the revision they were priced with">
         <TallyFigure label="Price books">{books.length}</TallyFigure>
-        <TallyFigure label="Revisions">{books.reduce((sum, book) => sum + book.revisions.length, 0)}</TallyFigure>
+        <TallyFigure label="Revisions">
+          {books.reduce((sum, book) => sum + book.revisions.length, 0)}
+        </TallyFigure>
         <TallyFigure label="Rates">
-          {writeNumber(String(books.flatMap((book) => book.revisions).reduce((sum, each) => sum + each.rates, 0)))}
+          {writeNumber(
+            String(books.flatMap((book) => book.revisions).reduce((sum, each) => sum + each.rates, 0)),
+          )}
         </TallyFigure>
       </TallyLine>
     </>
@@ -125,11 +138,16 @@ function keyOf(book: ListedBook, revision: ListedRevision): string {
 function rowsOf(books: readonly ListedBook[]): LedgerRow<Row>[] {
   return books.flatMap((book): LedgerRow<Row>[] => [
     { key: book.key, level: 'head', data: { book, revision: null } },
-    ...book.revisions.map((revision): LedgerRow<Row> => ({ key: keyOf(book, revision), level: 'line', data: { book, revision } })),
+    ...book.revisions.map((revision): LedgerRow<Row> => ({
+      key: keyOf(book, revision),
+      level: 'line',
+      data: { book, revision },
+    })),
   ]);
 }
 
-const count = (read: (revision: ListedRevision) => number) => (row: Row) => row.revision && writeNumber(String(read(row.revision)));
+const count = (read: (revision: ListedRevision) => number) => (row: Row) =>
+  row.revision && writeNumber(String(read(row.revision)));
 
 const COLUMNS: readonly LedgerColumn<Row>[] = [
   {
@@ -146,10 +164,37 @@ const COLUMNS: readonly LedgerColumn<Row>[] = [
         <span className="truncate">{row.book.title}</span>
       ),
   },
-  { key: 'effective', head: 'Prices of', track: '110px', cell: (row) => row.revision && <span className="font-mono text-xs">{row.revision.effective}</span> },
-  { key: 'published', head: 'Brought in', track: '130px', cell: (row) => row.revision && <span suppressHydrationWarning className="text-soft">{writeWhen(row.revision.publishedAt)}</span> },
-  { key: 'currency', head: 'Currency', track: '80px', cell: (row) => <span className="font-normal">{row.revision ? '' : row.book.currency}</span> },
-  { key: 'regions', head: 'Regions', track: '80px', end: true, ruled: true, cell: count((revision) => revision.regions) },
+  {
+    key: 'effective',
+    head: 'Prices of',
+    track: '110px',
+    cell: (row) => row.revision && <span className="font-mono text-xs">{row.revision.effective}</span>,
+  },
+  {
+    key: 'published',
+    head: 'Brought in',
+    track: '130px',
+    cell: (row) =>
+      row.revision && (
+        <span suppressHydrationWarning className="text-soft">
+          {writeWhen(row.revision.publishedAt)}
+        </span>
+      ),
+  },
+  {
+    key: 'currency',
+    head: 'Currency',
+    track: '80px',
+    cell: (row) => <span className="font-normal">{row.revision ? '' : row.book.currency}</span>,
+  },
+  {
+    key: 'regions',
+    head: 'Regions',
+    track: '80px',
+    end: true,
+    ruled: true,
+    cell: count((revision) => revision.regions),
+  },
   { key: 'offers', head: 'Offers', track: '80px', end: true, cell: count((revision) => revision.offers) },
   { key: 'rates', head: 'Rates', track: '90px', end: true, cell: count((revision) => revision.rates) },
 ];

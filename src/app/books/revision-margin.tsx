@@ -3,14 +3,25 @@
 import { useEffect, useState } from 'react';
 import { KINDS } from '@/core/books';
 import { callApi } from '../lib/call-api';
-import type { ListedBook, ListedRevision } from './books-ledger';
+import type { ListedBook, ListedRevision } from './listed';
 
 interface Catalogue {
-  readonly regions: readonly { readonly code: string; readonly name: string; readonly country: string; readonly carbon: number | null }[];
+  readonly regions: readonly {
+    readonly code: string;
+    readonly name: string;
+    readonly country: string;
+    readonly carbon: number | null;
+  }[];
   readonly offers: readonly { readonly kind: string; readonly lifecycle: string }[];
 }
 
-export function RevisionMargin({ book, revision }: { readonly book: ListedBook; readonly revision: ListedRevision }) {
+export function RevisionMargin({
+  book,
+  revision,
+}: {
+  readonly book: ListedBook;
+  readonly revision: ListedRevision;
+}) {
   const [catalogue, setCatalogue] = useState<Catalogue | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const path = `/api/books/${encodeURIComponent(book.key)}/${revision.number}`;
@@ -43,7 +54,9 @@ export function RevisionMargin({ book, revision }: { readonly book: ListedBook; 
             {KINDS.map((kind) => (
               <li key={kind.kind} className="flex justify-between border-b border-line py-1">
                 <span>{kind.label}</span>
-                <span className="tabular-nums">{catalogue.offers.filter((offer) => offer.kind === kind.kind).length}</span>
+                <span className="tabular-nums">
+                  {catalogue.offers.filter((offer) => offer.kind === kind.kind).length}
+                </span>
               </li>
             ))}
           </ul>
@@ -51,12 +64,17 @@ export function RevisionMargin({ book, revision }: { readonly book: ListedBook; 
           <h3 className="mt-4 border-b border-ink pb-1 text-sm font-semibold">Regions</h3>
           <ul>
             {catalogue.regions.map((region) => (
-              <li key={region.code} className="flex items-baseline justify-between gap-3 border-b border-line py-1">
+              <li
+                key={region.code}
+                className="flex items-baseline justify-between gap-3 border-b border-line py-1"
+              >
                 <span className="min-w-0">
                   {region.name}, {region.country}
                   <span className="block font-mono text-xs text-soft">{region.code}</span>
                 </span>
-                <span className="text-xs whitespace-nowrap text-soft">{region.carbon === null ? 'grid unknown' : `${region.carbon} g CO2e/kWh`}</span>
+                <span className="text-xs whitespace-nowrap text-soft">
+                  {region.carbon === null ? 'grid unknown' : `${region.carbon} g CO2e/kWh`}
+                </span>
               </li>
             ))}
           </ul>

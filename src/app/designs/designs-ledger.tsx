@@ -17,7 +17,9 @@ import { FileFaults, type FileTrouble } from '../file-faults';
 
 export function DesignsLedger({ designs }: { readonly designs: readonly ListedDesign[] }) {
   const router = useRouter();
-  const [cursor, setCursor] = useState<LedgerCursor | null>(designs[0] ? { row: designs[0].id, column: 'title' } : null);
+  const [cursor, setCursor] = useState<LedgerCursor | null>(
+    designs[0] ? { row: designs[0].id, column: 'title' } : null,
+  );
   const [marginOpen, setMarginOpen] = useState(true);
   const [trouble, setTrouble] = useState<FileTrouble | null>(null);
   const file = useRef<HTMLInputElement>(null);
@@ -61,7 +63,11 @@ export function DesignsLedger({ designs }: { readonly designs: readonly ListedDe
     const rename = (design: ListedDesign, title: string): Promise<void> =>
       attempt(async () => {
         const edits = [{ edit: 'set-design', field: 'title', value: title }];
-        await postJson(`/api/designs/${design.id}/edits`, { baseRevision: design.revision, batch: crypto.randomUUID(), edits });
+        await postJson(`/api/designs/${design.id}/edits`, {
+          baseRevision: design.revision,
+          batch: crypto.randomUUID(),
+          edits,
+        });
         router.refresh();
       });
     return { open, create, copy, remove, rename };
@@ -74,7 +80,8 @@ export function DesignsLedger({ designs }: { readonly designs: readonly ListedDe
       const { id } = await callApi<{ id: string }>('/api/designs/import', { method: 'POST', body: chosen });
       router.push(`/designs/${id}`);
     } catch (error) {
-      if (error instanceof ApiError) setTrouble({ file: chosen.name, message: error.message, faults: error.faults, more: error.more });
+      if (error instanceof ApiError)
+        setTrouble({ file: chosen.name, message: error.message, faults: error.faults, more: error.more });
     }
   };
 
@@ -96,8 +103,19 @@ export function DesignsLedger({ designs }: { readonly designs: readonly ListedDe
       edit: (row) => ({ by: 'open', open: () => acts.open(row.id) }),
     },
     { key: 'components', head: 'Components', track: '96px', end: true, cell: (row) => row.components },
-    { key: 'changed', head: 'Last change', track: '140px', cell: (row) => <span suppressHydrationWarning>{writeWhen(row.updatedAt)}</span> },
-    { key: 'unpriced', head: 'Not priced', track: '90px', end: true, cell: (row) => <UnpricedCount count={row.totals?.unpriced ?? 0} /> },
+    {
+      key: 'changed',
+      head: 'Last change',
+      track: '140px',
+      cell: (row) => <span suppressHydrationWarning>{writeWhen(row.updatedAt)}</span>,
+    },
+    {
+      key: 'unpriced',
+      head: 'Not priced',
+      track: '90px',
+      end: true,
+      cell: (row) => <UnpricedCount count={row.totals?.unpriced ?? 0} />,
+    },
     {
       key: 'amount',
       head: 'Likely / month',
@@ -107,7 +125,8 @@ export function DesignsLedger({ designs }: { readonly designs: readonly ListedDe
       cell: (row) =>
         row.totals ? (
           <span>
-            <Amount value={row.totals.monthly} currency={row.currency} /> <span className="text-xs text-soft">{row.currency}</span>
+            <Amount value={row.totals.monthly} currency={row.currency} />{' '}
+            <span className="text-xs text-soft">{row.currency}</span>
           </span>
         ) : (
           <span className="text-soft">not yet known</span>
@@ -119,7 +138,12 @@ export function DesignsLedger({ designs }: { readonly designs: readonly ListedDe
       track: '150px',
       cell: (row) =>
         row.totals && (
-          <Wick values={{ low: row.totals.low, likely: row.totals.monthly, high: row.totals.high }} currency={row.currency} most={most} width={130} />
+          <Wick
+            values={{ low: row.totals.low, likely: row.totals.monthly, high: row.totals.high }}
+            currency={row.currency}
+            most={most}
+            width={130}
+          />
         ),
     },
   ];
@@ -164,8 +188,8 @@ export function DesignsLedger({ designs }: { readonly designs: readonly ListedDe
                 </>
               }
             >
-              A design is a list of what you plan to run. It is priced while you write it, and every amount opens into
-              how it adds up.
+              A design is a list of what you plan to run. It is priced while you write it, and every amount
+              opens into how it adds up.
             </Empty>
           </div>
         ) : (
@@ -180,12 +204,20 @@ export function DesignsLedger({ designs }: { readonly designs: readonly ListedDe
           />
         )}
         {focused && (
-          <DesignsMargin key={focused.id} design={focused} acts={acts} open={marginOpen} onToggle={() => setMarginOpen(!marginOpen)} />
+          <DesignsMargin
+            key={focused.id}
+            design={focused}
+            acts={acts}
+            open={marginOpen}
+            onToggle={() => setMarginOpen(!marginOpen)}
+          />
         )}
       </div>
       <TallyLine aside="Each amount under its own design’s assumptions">
         <TallyFigure label="Designs">{designs.length}</TallyFigure>
-        <TallyFigure label="Components">{designs.reduce((sum, design) => sum + design.components, 0)}</TallyFigure>
+        <TallyFigure label="Components">
+          {designs.reduce((sum, design) => sum + design.components, 0)}
+        </TallyFigure>
         <TallyFigure label="Not priced">
           <UnpricedCount count={designs.reduce((sum, design) => sum + (design.totals?.unpriced ?? 0), 0)} />
         </TallyFigure>
@@ -195,5 +227,9 @@ export function DesignsLedger({ designs }: { readonly designs: readonly ListedDe
 }
 
 function UnpricedCount({ count }: { readonly count: number }) {
-  return count > 0 ? <span className="font-semibold text-ember-ink">{count}</span> : <span className="text-soft">none</span>;
+  return count > 0 ? (
+    <span className="font-semibold text-ember-ink">{count}</span>
+  ) : (
+    <span className="text-soft">none</span>
+  );
 }

@@ -13,7 +13,12 @@ export interface ListedDesign {
   readonly revision: number;
   readonly components: number;
   readonly updatedAt: string;
-  readonly totals: { readonly monthly: string; readonly low: string; readonly high: string; readonly unpriced: number } | null;
+  readonly totals: {
+    readonly monthly: string;
+    readonly low: string;
+    readonly high: string;
+    readonly unpriced: number;
+  } | null;
 }
 
 interface DesignsMarginProps {
@@ -46,7 +51,8 @@ export function DesignsMargin({ design, open, onToggle, acts }: DesignsMarginPro
             <div key={label} className="flex justify-between py-1.5">
               <dt className="text-soft">{label}, a month</dt>
               <dd className="font-semibold">
-                <Amount value={value} currency={currency} /> <span className="text-xs font-normal text-soft">{currency}</span>
+                <Amount value={value} currency={currency} />{' '}
+                <span className="text-xs font-normal text-soft">{currency}</span>
               </dd>
             </div>
           ))}
@@ -54,7 +60,8 @@ export function DesignsMargin({ design, open, onToggle, acts }: DesignsMarginPro
       )}
       {totals && totals.unpriced > 0 && (
         <p className="mt-2 text-sm text-ember-ink">
-          Incomplete: {totals.unpriced} {totals.unpriced === 1 ? 'component has' : 'components have'} no amount.
+          Incomplete: {totals.unpriced} {totals.unpriced === 1 ? 'component has' : 'components have'} no
+          amount.
         </p>
       )}
       <div className="mt-4">

@@ -18,13 +18,21 @@ export async function callApi<T>(path: string, init: RequestInit = {}): Promise<
   } catch {
     throw new ApiError('The server does not answer. Check that Wick Tally is running, then try again.');
   }
-  const body = (await response.json().catch(() => null)) as
-    | { error?: { message: string; faults?: readonly FaultLine[]; more?: number } }
-    | null;
+  const body = (await response.json().catch(() => null)) as {
+    error?: { message: string; faults?: readonly FaultLine[]; more?: number };
+  } | null;
   if (response.ok) return body as T;
-  throw new ApiError(body?.error?.message ?? 'The server gave no usable answer. Try again.', body?.error?.faults, body?.error?.more);
+  throw new ApiError(
+    body?.error?.message ?? 'The server gave no usable answer. Try again.',
+    body?.error?.faults,
+    body?.error?.more,
+  );
 }
 
 export function postJson<T>(path: string, data: unknown): Promise<T> {
-  return callApi<T>(path, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(data) });
+  return callApi<T>(path, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(data),
+  });
 }

@@ -4,7 +4,8 @@
  */
 import type { Issue } from './issue';
 
-export type Result<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly issue: Issue };
+export type Result<T> =
+  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly issue: Issue };
 
 export function ok<T>(value: T): Result<T> {
   return { ok: true, value };
@@ -17,5 +18,7 @@ export function err<T = never>(failure: Issue): Result<T> {
 /** Takes the value out of a result that cannot fail here; throws with the code if it did. */
 export function must<T>(result: Result<T>): T {
   if (result.ok) return result.value;
-  throw new Error(`${result.issue.code} at ${result.issue.path.join('.')} ${JSON.stringify(result.issue.values)}`);
+  throw new Error(
+    `${result.issue.code} at ${result.issue.path.join('.')} ${JSON.stringify(result.issue.values)}`,
+  );
 }

@@ -112,8 +112,7 @@ export function indexBook(data: BookData): PriceBook {
           .filter((offer) => offer.kind === kind && selling.get(offer.sku)?.has(region))
           .sort(bySku);
       }),
-    offersOf: (kind) =>
-      data.offers.filter((offer) => offer.kind === kind).sort(bySku),
+    offersOf: (kind) => data.offers.filter((offer) => offer.kind === kind).sort(bySku),
     regionsSelling: (sku) => [...(selling.get(sku) ?? [])],
     termsOf: (sku, region) => [...(terms.get(`${sku}\n${region}`) ?? [])],
   };

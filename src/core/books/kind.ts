@@ -43,7 +43,9 @@ const DEFINITIONS = [
     serviceCategory: 'Storage',
     unitName: 'volume',
     purpose: 'A lasting disk for one server; paid for what is set aside, also while the server is stopped.',
-    meters: [{ meter: 'capacity', label: 'Capacity set aside', enteredIn: 'GiB', from: 'held', required: true }],
+    meters: [
+      { meter: 'capacity', label: 'Capacity set aside', enteredIn: 'GiB', from: 'held', required: true },
+    ],
     committable: false,
   },
   {
@@ -52,7 +54,8 @@ const DEFINITIONS = [
     plural: 'Object storage',
     serviceCategory: 'Storage',
     unitName: 'store',
-    purpose: 'Files of any size, read and written over the network; paid for what is held and for each request.',
+    purpose:
+      'Files of any size, read and written over the network; paid for what is held and for each request.',
     meters: [
       { meter: 'stored', label: 'Held', enteredIn: 'GB', from: 'held', required: true },
       { meter: 'writes', label: 'Write requests', enteredIn: 'request', from: 'monthly', required: false },

@@ -9,27 +9,55 @@ import type { Assumptions, BookPin, Component, Design, Section, UsageEntry } fro
 export type ComponentField = 'name' | 'count' | 'place' | 'choice' | 'running' | 'term';
 
 type SetComponent = {
-  [F in ComponentField]: { readonly edit: 'set-component'; readonly id: string; readonly field: F; readonly value: Component[F] };
+  [F in ComponentField]: {
+    readonly edit: 'set-component';
+    readonly id: string;
+    readonly field: F;
+    readonly value: Component[F];
+  };
 }[ComponentField];
 type SetDesign = {
-  [F in 'title' | 'description' | 'currency']: { readonly edit: 'set-design'; readonly field: F; readonly value: string };
+  [F in 'title' | 'description' | 'currency']: {
+    readonly edit: 'set-design';
+    readonly field: F;
+    readonly value: string;
+  };
 }['title' | 'description' | 'currency'];
 type SetAssumption = {
-  [F in keyof Assumptions]: { readonly edit: 'set-assumption'; readonly field: F; readonly value: Assumptions[F] };
+  [F in keyof Assumptions]: {
+    readonly edit: 'set-assumption';
+    readonly field: F;
+    readonly value: Assumptions[F];
+  };
 }[keyof Assumptions];
 
 export type Edit =
   | SetComponent
   | SetDesign
   | SetAssumption
-  | { readonly edit: 'set-usage'; readonly id: string; readonly meter: string; readonly value: UsageEntry | null }
+  | {
+      readonly edit: 'set-usage';
+      readonly id: string;
+      readonly meter: string;
+      readonly value: UsageEntry | null;
+    }
   | { readonly edit: 'pin-books'; readonly books: readonly BookPin[] }
   | { readonly edit: 'add-section'; readonly index: number; readonly section: Section }
   | { readonly edit: 'remove-section'; readonly id: string }
   | { readonly edit: 'rename-section'; readonly id: string; readonly name: string }
-  | { readonly edit: 'add-component'; readonly section: string; readonly index: number; readonly component: Component }
+  | {
+      readonly edit: 'add-component';
+      readonly section: string;
+      readonly index: number;
+      readonly component: Component;
+    }
   | { readonly edit: 'remove-component'; readonly id: string }
-  | { readonly edit: 'move-component'; readonly id: string; readonly section: string; readonly index: number };
+  | {
+      readonly edit: 'move-component';
+      readonly id: string;
+      readonly section: string;
+      readonly index: number;
+    };
 
 export interface Applied {
   readonly design: Design;
@@ -43,14 +71,20 @@ export interface Applied {
 export function applyEdit(design: Design, edit: Edit): Result<Applied> {
   switch (edit.edit) {
     case 'set-design':
-      return ok({ design: { ...design, [edit.field]: edit.value }, inverse: { ...edit, value: design[edit.field] } });
+      return ok({
+        design: { ...design, [edit.field]: edit.value },
+        inverse: { ...edit, value: design[edit.field] },
+      });
     case 'set-assumption':
       return ok({
         design: { ...design, assumptions: { ...design.assumptions, [edit.field]: edit.value } },
         inverse: { ...edit, value: design.assumptions[edit.field] } as Edit,
       });
     case 'pin-books':
-      return ok({ design: { ...design, books: edit.books }, inverse: { edit: 'pin-books', books: design.books } });
+      return ok({
+        design: { ...design, books: edit.books },
+        inverse: { edit: 'pin-books', books: design.books },
+      });
     case 'set-component':
       return onComponent(design, edit.id, (component) => ({
         component: { ...component, [edit.field]: edit.value },
@@ -82,7 +116,10 @@ export function applyEdit(design: Design, edit: Edit): Result<Applied> {
 }
 
 /** Applies edits in order, or refuses at the first that cannot be applied. The inverse is in undo order. */
-export function applyEdits(design: Design, edits: readonly Edit[]): Result<{ design: Design; inverse: Edit[] }> {
+export function applyEdits(
+  design: Design,
+  edits: readonly Edit[],
+): Result<{ design: Design; inverse: Edit[] }> {
   let current = design;
   const inverse: Edit[] = [];
   for (const edit of edits) {
@@ -169,7 +206,9 @@ function insertAt<T>(list: readonly T[], index: number, value: T): T[] {
 }
 
 function hasId(design: Design, id: string): boolean {
-  return design.sections.some((section) => section.id === id || section.components.some((each) => each.id === id));
+  return design.sections.some(
+    (section) => section.id === id || section.components.some((each) => each.id === id),
+  );
 }
 
 function addSection(design: Design, section: Section, index: number): Result<Applied> {
@@ -191,7 +230,12 @@ function removeSection(design: Design, id: string): Result<Applied> {
   });
 }
 
-function addComponent(design: Design, sectionId: string, component: Component, index: number): Result<Applied> {
+function addComponent(
+  design: Design,
+  sectionId: string,
+  component: Component,
+  index: number,
+): Result<Applied> {
   if (hasId(design, component.id)) return err(issue('edit.duplicate-id', [], { id: component.id }));
   return onSection(design, sectionId, (section) => ({
     section: { ...section, components: insertAt(section.components, index, component) },

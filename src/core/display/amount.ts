@@ -15,7 +15,8 @@ function separatorsOf(locale: string): { group: string; point: string } {
   let known = separators.get(locale);
   if (!known) {
     const parts = new Intl.NumberFormat(locale, { useGrouping: true }).formatToParts(1234567.5);
-    const find = (type: string, fallback: string): string => parts.find((part) => part.type === type)?.value ?? fallback;
+    const find = (type: string, fallback: string): string =>
+      parts.find((part) => part.type === type)?.value ?? fallback;
     known = { group: find('group', '\u00a0'), point: find('decimal', '.') };
     separators.set(locale, known);
   }
@@ -34,7 +35,11 @@ function groupDigits(digits: string, group: string): string {
 }
 
 /** A money amount, rounded half away from zero to the currency's minor digits. */
-export function writeAmount(value: string | Decimal, currency: string, locale: string = HOUSE): WrittenAmount {
+export function writeAmount(
+  value: string | Decimal,
+  currency: string,
+  locale: string = HOUSE,
+): WrittenAmount {
   const digits = minorDigits(currency);
   const rounded = halfAwayFromZero(new Decimal(value), digits);
   const [whole = '0', minor = ''] = rounded.abs().toFixed(digits).split('.');
@@ -49,11 +54,15 @@ export function writeMoney(value: string | Decimal, currency: string, locale: st
   return `${whole}${minor}`;
 }
 
-/** A quantity or unit price with all the digits it has, at most `most` after the point (never rounded to nothing). */
+/**
+ * A quantity or unit price with all the digits it has, at most `most` after the point; small values keep three
+ * significant digits, so that nothing is rounded to nothing.
+ */
 export function writeNumber(value: string | Decimal, locale: string = HOUSE, most = 12): string {
   const exact = new Decimal(value);
   const rounded = halfAwayFromZero(exact, most);
-  const shown = rounded.isZero() && !exact.isZero() ? exact.toSignificantDigits(3) : rounded;
+  const crushed = !rounded.equals(exact) && exact.abs().lessThan(1) && rounded.precision() < 3;
+  const shown = crushed ? exact.toSignificantDigits(3) : rounded;
   const [whole = '0', fraction = ''] = shown.abs().toFixed().split('.');
   const { group, point } = signs(locale);
   const sign = shown.isNegative() && !shown.isZero() ? '\u2212' : '';

@@ -5,10 +5,12 @@ import { describeTerm, type Term } from '../terms';
 type Values = Readonly<Record<string, string>>;
 
 const SENTENCES: Readonly<Record<IssueCode, (values: Values) => string>> = {
-  'decimal.not-plain': ({ text }) => `“${text}” is not a number. Write plain digits, for example 1500 or 2.5.`,
+  'decimal.not-plain': ({ text }) =>
+    `“${text}” is not a number. Write plain digits, for example 1500 or 2.5.`,
   'decimal.comma-ambiguous': ({ text }) =>
     `“${text}” has a comma, which could mean either thousands or decimals. Write 1500 or 1.5.`,
-  'unit.unknown': ({ unit }) => `“${unit}” is not a unit we know. Use for example GB, GiB, TB, TiB, hour or request.`,
+  'unit.unknown': ({ unit }) =>
+    `“${unit}” is not a unit we know. Use for example GB, GiB, TB, TiB, hour or request.`,
   'unit.mismatch': ({ from, to }) => `${from} cannot be turned into ${to}: they measure different things.`,
   'quantity.negative': ({ amount }) => `A quantity cannot be negative (${amount}). Enter zero or more.`,
   'quantity.too-large': ({ amount }) => `${amount} is too large to be meant. Check the number and its unit.`,
@@ -26,12 +28,17 @@ const SENTENCES: Readonly<Record<IssueCode, (values: Values) => string>> = {
   'choice.missing': ({ kind }) => `No offer chosen yet for this ${kind?.toLowerCase() ?? 'component'}.`,
   'offer.unknown': ({ sku, book }) => `“${book}” has no offer “${sku}” in this revision.`,
   'offer.wrong-kind': ({ sku, kind, wanted }) => `“${sku}” is of the kind ${kind}, not ${wanted}.`,
-  'offer.not-in-region': ({ offer, region }) => `Not sold in ${region}: ${offer}. Choose another offer or region.`,
+  'offer.not-in-region': ({ offer, region }) =>
+    `Not sold in ${region}: ${offer}. Choose another offer or region.`,
   'offer.retiring': ({ offer, date, instead }) =>
     `${offer} is being retired${date ? ` on ${date}` : ''}${instead ? `; its successor is ${instead}` : ''}.`,
-  'rate.missing': ({ offer, meter }) => `The price book has no on-demand rate for “${meter}” of ${offer} in this region.`,
+  'rate.missing': ({ offer, meter }) =>
+    `The price book has no on-demand rate for “${meter}” of ${offer} in this region.`,
   'term.not-offered': ({ offer, term, terms }) => {
-    const sold = (terms ?? '').split(' ').filter(Boolean).map((each) => describeTerm(each as Term));
+    const sold = (terms ?? '')
+      .split(' ')
+      .filter(Boolean)
+      .map((each) => describeTerm(each as Term));
     return `${offer} is not sold here as ${describeTerm(term as Term)}${sold.length ? `; it is sold ${sold.join('; ')}` : ''}.`;
   },
   'commitment.unused-hours': ({ hours, month }) =>

@@ -1,3 +1,3 @@
 export * from './currency';
 export * from './rounding';
-export * from './split';
+export * from './round-rows';

@@ -4,10 +4,15 @@ import type { ExchangeRate } from '../design';
 import { type Figure, given, product, quotient } from '../trace';
 
 /** The step that turns one `from` into `to`; null when they are the same. Refused with `currency.no-rate`. */
-export function exchangeStep(from: string, to: string, table: readonly ExchangeRate[]): Result<Figure | null> {
+export function exchangeStep(
+  from: string,
+  to: string,
+  table: readonly ExchangeRate[],
+): Result<Figure | null> {
   if (from === to) return ok(null);
   const direct = table.find((each) => each.from === from && each.to === to);
-  if (direct) return ok(given(`1 ${from} in ${to}`, decimal(direct.rate), `${to} each`, `table of ${direct.date}`));
+  if (direct)
+    return ok(given(`1 ${from} in ${to}`, decimal(direct.rate), `${to} each`, `table of ${direct.date}`));
   const reverse = table.find((each) => each.from === to && each.to === from);
   if (!reverse) return err(issue('currency.no-rate', [], { from, to }));
   const back = given(`1 ${to} in ${from}`, decimal(reverse.rate), `${from} each`, `table of ${reverse.date}`);

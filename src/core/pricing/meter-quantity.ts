@@ -19,7 +19,8 @@ export function countOf(component: Component, which: Case): Result<Figure> {
   const count = decimal(readCase(component.count, which));
   if (count.isNegative()) return err(issue('quantity.negative', ['count'], { amount: count.toString() }));
   if (!count.isInteger()) return err(issue('count.not-whole', ['count'], { count: count.toString() }));
-  if (count.greaterThan(1_000_000)) return err(issue('quantity.too-large', ['count'], { amount: count.toString() }));
+  if (count.greaterThan(1_000_000))
+    return err(issue('quantity.too-large', ['count'], { amount: count.toString() }));
   return ok(given('Count', count, kindOf(component.kind).unitName));
 }
 
@@ -37,11 +38,17 @@ export function meterQuantity(
   return convertFigure(all, unit);
 }
 
-function quantityOfOne(component: Component, meter: MeterDefinition, context: MeterContext): Result<Figure | null> {
+function quantityOfOne(
+  component: Component,
+  meter: MeterDefinition,
+  context: MeterContext,
+): Result<Figure | null> {
   if (meter.from === 'running') return runningHours(component.running, context.hoursInMonth, context.case);
   const entry = component.usage[meter.meter];
   if (!entry) {
-    return meter.required ? err(issue('usage.missing', ['usage', meter.meter], { meter: meter.label })) : ok(null);
+    return meter.required
+      ? err(issue('usage.missing', ['usage', meter.meter], { meter: meter.label }))
+      : ok(null);
   }
   const amount = decimal(readCase(entry.amount, context.case));
   if (amount.isNegative()) {

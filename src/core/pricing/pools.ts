@@ -56,7 +56,11 @@ function poolKey(claim: Claim): string {
 function poolQuantity(members: readonly Claim[]): Figure {
   const first = members[0]!;
   const where = first.rate.pool === 'region' ? first.rate.region : first.book.provider;
-  return sum(`All of it in ${where}, ${members.length} components`, first.rate.unit, members.map((m) => m.quantity));
+  return sum(
+    `All of it in ${where}, ${members.length} components`,
+    first.rate.unit,
+    members.map((m) => m.quantity),
+  );
 }
 
 function chargeQuantity(claim: Claim, quantity: Figure, countAllowances: boolean): Figure {
@@ -73,9 +77,13 @@ function chargeQuantity(claim: Claim, quantity: Figure, countAllowances: boolean
 }
 
 function shareOf(claim: Claim, total: Figure, amount: Figure, members: number): Figure {
-  if (total.value.isZero()) return relabel(amount, amount.label, `pool of ${members} components, nothing used`);
+  if (total.value.isZero())
+    return relabel(amount, amount.label, `pool of ${members} components, nothing used`);
   const whole = relabel(amount, 'The whole pool', 'priced once for all its components');
   const own = given('This component', claim.quantity.value, claim.rate.unit);
   const all = given('All of the pool', total.value, claim.rate.unit);
-  return product('Share of the pool', claim.book.currency, [whole, quotient('Share by quantity', '', [own, all])]);
+  return product('Share of the pool', claim.book.currency, [
+    whole,
+    quotient('Share by quantity', '', [own, all]),
+  ]);
 }

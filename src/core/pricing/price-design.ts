@@ -40,7 +40,10 @@ export function priceDesign(
       else lines.set(component.id, unpriced(component.id, [step.issue]));
     }
   }
-  const onDemand = onDemandAmounts(resolved.map((each) => each.value), design.assumptions.countAllowances);
+  const onDemand = onDemandAmounts(
+    resolved.map((each) => each.value),
+    design.assumptions.countAllowances,
+  );
   for (const { value, step } of resolved) {
     lines.set(value.component.id, lineOf(value, onDemand.get(value.component.id)!, step, design.currency));
   }
@@ -78,11 +81,17 @@ function isSure(component: Component): boolean {
   const { running } = component;
   const hours =
     running.pattern === 'always' ||
-    (running.pattern === 'hours' ? one(running.hoursPerMonth) : one(running.hoursPerDay) && one(running.daysPerMonth));
+    (running.pattern === 'hours'
+      ? one(running.hoursPerMonth)
+      : one(running.hoursPerDay) && one(running.daysPerMonth));
   return hours && one(component.count) && Object.values(component.usage).every((entry) => one(entry.amount));
 }
 
-function unpriced(id: string, issues: readonly Issue[], nearest: Extract<PricedLine, { status: 'unpriced' }>['nearest'] = []): PricedLine {
+function unpriced(
+  id: string,
+  issues: readonly Issue[],
+  nearest: Extract<PricedLine, { status: 'unpriced' }>['nearest'] = [],
+): PricedLine {
   return { status: 'unpriced', id, issues, nearest };
 }
 
@@ -110,7 +119,12 @@ function labelled(claim: Claim, amount: Figure): Figure {
   return relabel(amount, claim.label);
 }
 
-function lineOf(resolved: Resolved, onDemandParts: readonly Figure[], step: Figure | null, currency: string): PricedComponent {
+function lineOf(
+  resolved: Resolved,
+  onDemandParts: readonly Figure[],
+  step: Figure | null,
+  currency: string,
+): PricedComponent {
   const { component, book, offer, count } = resolved;
   const onDemand =
     onDemandParts.length === 0
@@ -167,7 +181,12 @@ function totalsOf(design: Design, lines: ReadonlyMap<string, PricedLine>, which:
     const named = own.flatMap((line, index) =>
       line.status === 'priced' ? [relabel(line.monthly, section.components[index]!.name)] : [],
     );
-    return { id: section.id, name: section.name, lines: own, monthly: sum(section.name, design.currency, named) };
+    return {
+      id: section.id,
+      name: section.name,
+      lines: own,
+      monthly: sum(section.name, design.currency, named),
+    };
   });
   const priced = [...lines.values()].filter((line): line is PricedComponent => line.status === 'priced');
   const add = (read: (line: PricedComponent) => Decimal): Decimal => addAll(priced.map(read));
@@ -177,7 +196,11 @@ function totalsOf(design: Design, lines: ReadonlyMap<string, PricedLine>, which:
     case: which,
     currency: design.currency,
     sections,
-    monthly: sum('Design', design.currency, sections.map((section) => section.monthly)),
+    monthly: sum(
+      'Design',
+      design.currency,
+      sections.map((section) => section.monthly),
+    ),
     recurring,
     upfront,
     firstYear: upfront.plus(recurring.times(decimal(12))),

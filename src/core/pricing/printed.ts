@@ -15,13 +15,21 @@ export interface PrintedDesign {
 export function printedAmounts(priced: PricedDesign): PrintedDesign {
   const digits = minorDigits(priced.currency);
   const total = halfAwayFromZero(priced.monthly.value, digits);
-  const bySection = roundRows(priced.sections.map((section) => section.monthly.value), digits, total);
+  const bySection = roundRows(
+    priced.sections.map((section) => section.monthly.value),
+    digits,
+    total,
+  );
   const sections = new Map<string, Decimal>();
   const components = new Map<string, Decimal>();
   priced.sections.forEach((section, index) => {
     sections.set(section.id, bySection[index]!);
     const rows = section.lines.flatMap((line) => (line.status === 'priced' ? [line] : []));
-    const rounded = roundRows(rows.map((row) => row.monthly.value), digits, bySection[index]);
+    const rounded = roundRows(
+      rows.map((row) => row.monthly.value),
+      digits,
+      bySection[index],
+    );
     rows.forEach((row, at) => components.set(row.id, rounded[at]!));
   });
   return { total, sections, components };

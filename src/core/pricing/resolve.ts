@@ -40,9 +40,15 @@ export interface Unresolved {
   readonly nearest: readonly Miss[];
 }
 
-export type Resolution = { readonly ok: true; readonly value: Resolved } | ({ readonly ok: false } & Unresolved);
+export type Resolution =
+  { readonly ok: true; readonly value: Resolved } | ({ readonly ok: false } & Unresolved);
 
-export function resolveComponent(component: Component, design: Design, books: BookSet, which: Case): Resolution {
+export function resolveComponent(
+  component: Component,
+  design: Design,
+  books: BookSet,
+  which: Case,
+): Resolution {
   const placed = placeOf(component, design, books);
   if (!placed.ok) return failed(placed.issue);
   const { book, region } = placed.value;
@@ -60,10 +66,22 @@ export function resolveComponent(component: Component, design: Design, books: Bo
     : null;
   if (component.term !== 'on-demand' && !committed) return failed(notSold(offer, component.term, terms));
   if (!committed && demands.value.demands.length === 0) return failed(notSold(offer, component.term, terms));
-  const notices = [...demands.value.notices, ...noticesOf(component, offer, demands.value.demands, count.value, hoursInMonth)];
+  const notices = [
+    ...demands.value.notices,
+    ...noticesOf(component, offer, demands.value.demands, count.value, hoursInMonth),
+  ];
   return {
     ok: true,
-    value: { component, book, offer, count: count.value, hoursInMonth, demands: demands.value.demands, committed, notices },
+    value: {
+      component,
+      book,
+      offer,
+      count: count.value,
+      hoursInMonth,
+      demands: demands.value.demands,
+      committed,
+      notices,
+    },
   };
 }
 
@@ -71,7 +89,11 @@ function failed(...issues: Issue[]): { ok: false } & Unresolved {
   return { ok: false, issues, nearest: [] };
 }
 
-function placeOf(component: Component, design: Design, books: BookSet): Result<{ book: PriceBook; region: string }> {
+function placeOf(
+  component: Component,
+  design: Design,
+  books: BookSet,
+): Result<{ book: PriceBook; region: string }> {
   if (!component.place) return err(issue('place.missing', ['place']));
   const pin = design.books.find((each) => each.book === component.place!.book);
   const book = pin && books.get(pin.book, pin.revision);
@@ -89,7 +111,8 @@ type Chosen = { readonly ok: true; readonly offer: Offer } | ({ readonly ok: fal
 
 function choose(component: Component, book: PriceBook, region: string, hours: Decimal, which: Case): Chosen {
   const choice = component.choice;
-  if (choice.by === 'none') return failed(issue('choice.missing', ['choice'], { kind: kindOf(component.kind).label }));
+  if (choice.by === 'none')
+    return failed(issue('choice.missing', ['choice'], { kind: kindOf(component.kind).label }));
   if (choice.by === 'sku') {
     const offer = book.offer(choice.sku);
     if (!offer) return failed(issue('offer.unknown', ['choice'], { sku: choice.sku, book: book.title }));
@@ -115,13 +138,21 @@ function choose(component: Component, book: PriceBook, region: string, hours: De
 const FITS_KEPT = 4000;
 const fits = new WeakMap<PriceBook, Map<string, Fit>>();
 
-function fitFor(book: PriceBook, region: string, need: Need, term: Term, hoursRun: Decimal, hoursInMonth: Decimal): Fit {
+function fitFor(
+  book: PriceBook,
+  region: string,
+  need: Need,
+  term: Term,
+  hoursRun: Decimal,
+  hoursInMonth: Decimal,
+): Fit {
   const known = fits.get(book) ?? new Map<string, Fit>();
   fits.set(book, known);
   const key = JSON.stringify([region, need, term, hoursRun, hoursInMonth]);
   let fit = known.get(key);
   if (!fit) {
-    const cost = (offer: Offer): Decimal | null => unitMonthlyCost(book, offer, region, term, hoursRun, hoursInMonth);
+    const cost = (offer: Offer): Decimal | null =>
+      unitMonthlyCost(book, offer, region, term, hoursRun, hoursInMonth);
     fit = cheapestThatFits(need, book.soldIn(region, 'server'), cost);
     if (known.size >= FITS_KEPT) known.clear();
     known.set(key, fit);
@@ -150,7 +181,8 @@ function demandsOf(
     if (!rate) return err(issue('rate.missing', [], { offer: offer.name, meter: meter.label }));
     const quantity = meterQuantity(component, meter, count, rate.unit, context);
     if (!quantity.ok) return quantity;
-    if (!quantity.value) notices.push(issue('usage.counted-as-none', ['usage', meter.meter], { meter: meter.label }));
+    if (!quantity.value)
+      notices.push(issue('usage.counted-as-none', ['usage', meter.meter], { meter: meter.label }));
     demands.push({ label: meter.label, rate, quantity: quantity.value ?? noneOf(meter, rate.unit) });
   }
   return ok({ demands, notices });
@@ -173,7 +205,12 @@ function noticesOf(
     notices.push(issue('offer.retiring', ['choice'], values));
   }
   const running = demands.find((demand) => demand.rate.meter === 'running');
-  if (component.term !== 'on-demand' && running && component.running.pattern !== 'always' && !count.value.isZero()) {
+  if (
+    component.term !== 'on-demand' &&
+    running &&
+    component.running.pattern !== 'always' &&
+    !count.value.isZero()
+  ) {
     const used = running.quantity.value.dividedBy(count.value);
     const perHour = running.rate.unit === 'second' ? used.dividedBy(3600) : used;
     if (perHour.lessThan(hoursInMonth)) {

@@ -5,7 +5,14 @@
 import type { Issue } from '../base';
 import { lacksText } from './misses';
 import type { Design } from '../design';
-import { type BookSet, priceCases, type PricedDesign, type PricedLine, printedAmounts, type PrintedDesign } from '../pricing';
+import {
+  type BookSet,
+  priceCases,
+  type PricedDesign,
+  type PricedLine,
+  printedAmounts,
+  type PrintedDesign,
+} from '../pricing';
 import type { Case } from '../usage';
 import { type Wick, wickOfDesign, wickOfLine, wickOver } from './wick';
 
@@ -108,7 +115,11 @@ export function summaryOf(cases: Readonly<Record<Case, PricedDesign>>): DesignSu
 
 function lineSummary(line: PricedLine, printed: PrintedDesign, cases: Record<Case, PricedLine>): LineSummary {
   if (line.status === 'unpriced') {
-    const nearest = line.nearest.map(({ offer, lacks }) => ({ sku: offer.sku, name: offer.name, lacks: lacksText(lacks) }));
+    const nearest = line.nearest.map(({ offer, lacks }) => ({
+      sku: offer.sku,
+      name: offer.name,
+      lacks: lacksText(lacks),
+    }));
     return { ...EMPTY_LINE, id: line.id, issues: line.issues, nearest };
   }
   const wick = wickOfLine(cases);

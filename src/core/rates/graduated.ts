@@ -2,7 +2,8 @@
  * Graduated tiers: each tier's units at that tier's price. With tiers "first 10 at 5, then 2", 12 units cost
  * 10 × 5 + 2 × 2 = 54. The amount is continuous in the quantity; a tier's end belongs to that tier.
  */
-import { Decimal, ZERO } from '../base';
+import type { Decimal } from '../base';
+import { ZERO } from '../base';
 import { difference, type Figure, given, least, product, rate, sum } from '../trace';
 import type { ChargeContext, Tier } from './structure';
 
@@ -14,7 +15,9 @@ export function chargeGraduated(tiers: readonly Tier[], quantity: Figure, contex
     const reached = quantity.value.greaterThan(from);
     if (!reached && index > 0) break;
     const price = rate(`Tier ${index + 1} price`, tier.price, `${currency} per ${unit}`, source);
-    slices.push(product(tierLabel(from, tier, unit), currency, [unitsInTier(quantity, from, tier, unit), price]));
+    slices.push(
+      product(tierLabel(from, tier, unit), currency, [unitsInTier(quantity, from, tier, unit), price]),
+    );
     if (tier.upTo === null) break;
     from = tier.upTo;
   }
@@ -26,7 +29,9 @@ function unitsInTier(quantity: Figure, from: Decimal, tier: Tier, unit: string):
     tier.upTo === null
       ? quantity
       : least(`Up to ${tier.upTo}`, unit, [quantity, given('Tier ends at', tier.upTo, unit)]);
-  return from.isZero() ? reached : difference('In this tier', unit, [reached, given('Tier begins at', from, unit)]);
+  return from.isZero()
+    ? reached
+    : difference('In this tier', unit, [reached, given('Tier begins at', from, unit)]);
 }
 
 function tierLabel(from: Decimal, tier: Tier, unit: string): string {

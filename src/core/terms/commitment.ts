@@ -28,13 +28,27 @@ export interface CommitmentTerms {
 }
 
 /** All amounts in the book's currency. `count` is units, `hoursInMonth` the whole month, used or not. */
-export function committedAmounts(terms: CommitmentTerms, count: Figure, hoursInMonth: Decimal): CommittedAmounts {
+export function committedAmounts(
+  terms: CommitmentTerms,
+  count: Figure,
+  hoursInMonth: Decimal,
+): CommittedAmounts {
   const { currency, source, commitment } = terms;
   const months = given('Months of the term', decimal(commitment.months), 'month');
-  const hours = given('Hours of the month', hoursInMonth, 'hour', 'committed hours are paid whether used or not');
+  const hours = given(
+    'Hours of the month',
+    hoursInMonth,
+    'hour',
+    'committed hours are paid whether used or not',
+  );
   const hourly = rate('Committed price per hour', terms.hourlyPrice, `${currency} per hour`, source);
   const recurring = product('Recurring each month', currency, [count, hours, hourly]);
-  const once = rate('Upfront price per unit', terms.upfrontPrice ?? decimal(0), `${currency} per unit`, source);
+  const once = rate(
+    'Upfront price per unit',
+    terms.upfrontPrice ?? decimal(0),
+    `${currency} per unit`,
+    source,
+  );
   const upfront = product('Paid upfront', currency, [count, once]);
   const spread = quotient('Upfront spread over the term', currency, [upfront, months]);
   return {

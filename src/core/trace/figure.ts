@@ -14,7 +14,8 @@ export interface RateSource {
   readonly region: string;
 }
 
-export type Operation = 'given' | 'rate' | 'sum' | 'difference' | 'product' | 'quotient' | 'least' | 'greatest';
+export type Operation =
+  'given' | 'rate' | 'sum' | 'difference' | 'product' | 'quotient' | 'least' | 'greatest';
 
 export interface Figure {
   readonly operation: Operation;
@@ -45,11 +46,21 @@ export function product(label: string, unit: string, parts: readonly Figure[], n
   return node('product', label, unit, parts, note);
 }
 
-export function quotient(label: string, unit: string, parts: readonly [Figure, Figure], note?: string): Figure {
+export function quotient(
+  label: string,
+  unit: string,
+  parts: readonly [Figure, Figure],
+  note?: string,
+): Figure {
   return node('quotient', label, unit, parts, note);
 }
 
-export function difference(label: string, unit: string, parts: readonly [Figure, Figure], note?: string): Figure {
+export function difference(
+  label: string,
+  unit: string,
+  parts: readonly [Figure, Figure],
+  note?: string,
+): Figure {
   return node('difference', label, unit, parts, note);
 }
 
@@ -66,7 +77,13 @@ export function relabel(figure: Figure, label: string, note = figure.note): Figu
   return { ...figure, label, note };
 }
 
-function node(operation: Operation, label: string, unit: string, parts: readonly Figure[], note?: string): Figure {
+function node(
+  operation: Operation,
+  label: string,
+  unit: string,
+  parts: readonly Figure[],
+  note?: string,
+): Figure {
   const values = parts.map((part) => part.value);
   return { operation, label, value: combine(operation, values), unit, parts, note };
 }

@@ -29,7 +29,10 @@ const LARGEST = new Decimal('1e18');
  * `quantity.negative`, `quantity.too-large`.
  */
 export function readQuantity(text: string, defaultUnit: string): Result<Quantity> {
-  const plain = text.trim().replace(/\u2212/g, '-').replace(/(\d)[\s\u00a0\u202f](?=\d)/g, '$1');
+  const plain = text
+    .trim()
+    .replace(/\u2212/g, '-')
+    .replace(/(\d)[\s\u00a0\u202f](?=\d)/g, '$1');
   const match = /^(-?[\d.,]+)\s*(.*)$/.exec(plain);
   if (!match) return err(issue('decimal.not-plain', [], { text: text.slice(0, 40) }));
   const [, digits = '', rest = ''] = match;
@@ -40,7 +43,8 @@ export function readQuantity(text: string, defaultUnit: string): Result<Quantity
   const read = readUnit(rest, defaultUnit);
   if (!read.ok) return read;
   const amount = number.value.times(read.value.step);
-  if (amount.greaterThan(LARGEST)) return err(issue('quantity.too-large', [], { amount: digits.slice(0, 40) }));
+  if (amount.greaterThan(LARGEST))
+    return err(issue('quantity.too-large', [], { amount: digits.slice(0, 40) }));
   return ok({ amount, unit: read.value.unit });
 }
 
@@ -50,7 +54,8 @@ function readUnit(text: string, defaultUnit: string): Result<{ unit: string; ste
   const defaultKnown = unitOf(defaultUnit);
   if (!defaultKnown.ok) return defaultKnown;
   const step = STEPS[text];
-  if (step && defaultKnown.value.dimension === 'count') return ok({ unit: defaultUnit, step: new Decimal(step) });
+  if (step && defaultKnown.value.dimension === 'count')
+    return ok({ unit: defaultUnit, step: new Decimal(step) });
   const singular = text.replace(/^(second|minute|hour|day|request)s$/i, '$1').replace(/^h$/, 'hour');
   const code = UNITS_BY_LOWER.get(singular.toLowerCase());
   if (!code) return err(issue('unit.unknown', [], { unit: text.slice(0, 40) }));

@@ -21,7 +21,8 @@ export function runningHours(running: Running, hoursInMonth: Decimal, which: Cas
       return ok(given('Hours of the month', hoursInMonth, 'hour', 'runs always'));
     case 'hours': {
       const hours = decimal(readCase(running.hoursPerMonth, which));
-      if (hours.isNegative()) return err(issue('quantity.negative', ['running'], { amount: hours.toString() }));
+      if (hours.isNegative())
+        return err(issue('quantity.negative', ['running'], { amount: hours.toString() }));
       return within(given('Hours run in the month', hours, 'hour'), hoursInMonth);
     }
     case 'days': {
@@ -30,8 +31,10 @@ export function runningHours(running: Running, hoursInMonth: Decimal, which: Cas
       if (hours.isNegative() || days.isNegative()) {
         return err(issue('quantity.negative', ['running'], { amount: `${hours} h × ${days} d` }));
       }
-      if (hours.greaterThan(24)) return err(issue('hours.day-too-long', ['running'], { hours: hours.toString() }));
-      if (days.greaterThan(31)) return err(issue('days.exceed-month', ['running'], { days: days.toString() }));
+      if (hours.greaterThan(24))
+        return err(issue('hours.day-too-long', ['running'], { hours: hours.toString() }));
+      if (days.greaterThan(31))
+        return err(issue('days.exceed-month', ['running'], { days: days.toString() }));
       const parts = [given('Hours a day', hours, 'h/day'), given('Days a month', days, 'day')];
       return within(product('Hours run in the month', 'hour', parts), hoursInMonth);
     }

@@ -8,7 +8,7 @@ import type { LineSummary } from '@/core/range';
 import { Amount, NotPriced } from '@/ui/amount';
 import type { LedgerColumn, OpenEdit, TextEdit } from '@/ui/ledger';
 import { Wick } from '@/ui/wick';
-import { readCount, readUse, useText } from './cells/use-text';
+import { readCount, readUse, textOfUse } from './cells/use-text';
 import type { Row } from './rows';
 
 export type PickerKind = 'kind' | 'place' | 'offer' | 'term';
@@ -49,14 +49,22 @@ function textEdit(context: ColumnContext, label: string, text: string, read: Rea
 function readName(make: (name: string) => Edit): Read {
   return (text) => {
     const name = text.trim();
-    const reason = name === '' ? 'a name must not be empty.' : name.length > 200 ? 'a name has at most 200 characters.' : null;
+    const reason =
+      name === ''
+        ? 'a name must not be empty.'
+        : name.length > 200
+          ? 'a name has at most 200 characters.'
+          : null;
     if (reason) return { ok: false, issue: { code: 'edit.invalid', path: [], values: { reason } } };
     return { ok: true, value: make(name) };
   };
 }
 
 export function ledgerColumns(context: ColumnContext): LedgerColumn<Row>[] {
-  const open = (what: PickerKind, row: Row): OpenEdit => ({ by: 'open', open: (typed) => context.open(what, row, typed) });
+  const open = (what: PickerKind, row: Row): OpenEdit => ({
+    by: 'open',
+    open: (typed) => context.open(what, row, typed),
+  });
   const forComponent =
     (edit: (component: Component, row: Row) => TextEdit | OpenEdit | null) =>
     (row: Row): TextEdit | OpenEdit | null =>
@@ -74,7 +82,12 @@ export function ledgerColumns(context: ColumnContext): LedgerColumn<Row>[] {
           return textEdit(context, 'Section name', row.section.name, rename);
         }
         if (row.kind === 'component') {
-          const rename = readName((value) => ({ edit: 'set-component', id: row.component.id, field: 'name', value }));
+          const rename = readName((value) => ({
+            edit: 'set-component',
+            id: row.component.id,
+            field: 'name',
+            value,
+          }));
           return textEdit(context, 'Component name', row.component.name, rename);
         }
         if (row.kind === 'next-section') return { by: 'open', open: context.addSection };
@@ -93,16 +106,21 @@ export function ledgerColumns(context: ColumnContext): LedgerColumn<Row>[] {
       head: 'Where',
       track: 'minmax(96px,0.95fr)',
       cell: (row) =>
-        row.kind === 'component' && <span className="truncate text-soft">{context.place(row.component) || 'choose'}</span>,
+        row.kind === 'component' && (
+          <span className="truncate text-soft">{context.place(row.component) || 'choose'}</span>
+        ),
       edit: forComponent((_, row) => open('place', row)),
     },
     {
       key: 'use',
       head: 'Use of each',
       track: '96px',
-      cell: (row) => row.kind === 'component' && <span className="truncate text-soft">{useText(row.component) || 'enter'}</span>,
+      cell: (row) =>
+        row.kind === 'component' && (
+          <span className="truncate text-soft">{textOfUse(row.component) || 'enter'}</span>
+        ),
       edit: forComponent((component) =>
-        textEdit(context, `Use of each, ${component.name}`, useText(component), (text) =>
+        textEdit(context, `Use of each, ${component.name}`, textOfUse(component), (text) =>
           readUse(component, text, context.monthHours(component)),
         ),
       ),
@@ -111,7 +129,8 @@ export function ledgerColumns(context: ColumnContext): LedgerColumn<Row>[] {
       key: 'paid',
       head: 'Paid',
       track: '96px',
-      cell: (row) => row.kind === 'component' && <span className="truncate text-soft">{shortTerm(row.component)}</span>,
+      cell: (row) =>
+        row.kind === 'component' && <span className="truncate text-soft">{shortTerm(row.component)}</span>,
       edit: forComponent((component, row) => (component.kind === 'server' ? open('term', row) : null)),
     },
     {
@@ -119,9 +138,12 @@ export function ledgerColumns(context: ColumnContext): LedgerColumn<Row>[] {
       head: 'Count',
       track: '54px',
       end: true,
-      cell: (row) => row.kind === 'component' && <span className="tabular-nums">{row.component.count.likely}</span>,
+      cell: (row) =>
+        row.kind === 'component' && <span className="tabular-nums">{row.component.count.likely}</span>,
       edit: forComponent((component) =>
-        textEdit(context, `Count, ${component.name}`, component.count.likely, (text) => readCount(component, text)),
+        textEdit(context, `Count, ${component.name}`, component.count.likely, (text) =>
+          readCount(component, text),
+        ),
       ),
     },
     {
@@ -152,7 +174,11 @@ function NameCell({ row }: { readonly row: Row }) {
         <span className="flex min-w-0 items-center gap-1.5">
           <span className="truncate">{row.component.name}</span>
           {row.line && row.line.notices.length > 0 && (
-            <CircleAlert size={13} className="shrink-0 text-soft" aria-label={row.line.notices.map(sentenceFor).join(' ')} />
+            <CircleAlert
+              size={13}
+              className="shrink-0 text-soft"
+              aria-label={row.line.notices.map(sentenceFor).join(' ')}
+            />
           )}
         </span>
       );
@@ -194,13 +220,21 @@ function shortTerm(component: Component): string {
 }
 
 function AmountCell({ row, currency }: { readonly row: Row; readonly currency: string }) {
-  if (row.kind === 'section') return row.summary && <Amount value={row.summary.printed} currency={currency} strong />;
+  if (row.kind === 'section')
+    return row.summary && <Amount value={row.summary.printed} currency={currency} strong />;
   if (row.kind !== 'component' || !row.line) return null;
   return row.line.printed === null ? <NotPriced /> : <Amount value={row.line.printed} currency={currency} />;
 }
 
-function WickCell({ row, currency, most }: { readonly row: Row; readonly currency: string; readonly most: number }) {
+function WickCell({
+  row,
+  currency,
+  most,
+}: {
+  readonly row: Row;
+  readonly currency: string;
+  readonly most: number;
+}) {
   const wick = row.kind === 'section' ? row.summary?.wick : row.kind === 'component' ? row.line?.wick : null;
   return wick ? <Wick values={wick} currency={currency} most={most} width={104} /> : null;
 }
-

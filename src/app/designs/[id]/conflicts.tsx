@@ -16,7 +16,11 @@ export function Conflicts({ conflicts, design, onSettle }: ConflictsProps) {
   const conflict = conflicts[0];
   const close = (): void => conflict && onSettle(conflict.id, 'theirs');
   return (
-    <Dialog open={conflict !== undefined} title="The same thing was changed elsewhere" onClose={() => close()}>
+    <Dialog
+      open={conflict !== undefined}
+      title="The same thing was changed elsewhere"
+      onClose={() => close()}
+    >
       {conflict && (
         <div className="px-4 py-3 text-sm">
           <p>
@@ -35,14 +39,18 @@ export function Conflicts({ conflicts, design, onSettle }: ConflictsProps) {
             </div>
           </dl>
           <div className="mt-4 flex justify-end gap-2">
-            <Button onClick={() => onSettle(conflict.id, 'theirs')}>{conflict.theirs ? 'Keep theirs' : 'Understood'}</Button>
+            <Button onClick={() => onSettle(conflict.id, 'theirs')}>
+              {conflict.theirs ? 'Keep theirs' : 'Understood'}
+            </Button>
             {conflict.theirs && (
               <Button tone="strong" onClick={() => onSettle(conflict.id, 'mine')}>
                 Use mine
               </Button>
             )}
           </div>
-          {conflicts.length > 1 && <p className="mt-2 text-xs text-soft">and {conflicts.length - 1} more after this</p>}
+          {conflicts.length > 1 && (
+            <p className="mt-2 text-xs text-soft">and {conflicts.length - 1} more after this</p>
+          )}
         </div>
       )}
     </Dialog>
@@ -59,7 +67,8 @@ const FIELDS: Readonly<Record<string, string>> = {
 };
 
 function subjectOf(edit: Edit, design: Design): string {
-  const named = (id: string): string => findComponent(design, id)?.name ?? design.sections.find((each) => each.id === id)?.name ?? 'a component';
+  const named = (id: string): string =>
+    findComponent(design, id)?.name ?? design.sections.find((each) => each.id === id)?.name ?? 'a component';
   switch (edit.edit) {
     case 'set-component':
       return `${FIELDS[edit.field]} of “${named(edit.id)}”`;

@@ -39,9 +39,20 @@ export default async function DesignPage({ params }: PageProps) {
         revision: known.number,
         effective: known.effective,
         newest: book.revisions[0]!.number,
-        regions: catalogue.regions.map(({ code, name, country, carbon }) => ({ code, name, country, carbon })),
+        regions: catalogue.regions.map(({ code, name, country, carbon }) => ({
+          code,
+          name,
+          country,
+          carbon,
+        })),
       };
     }),
   );
-  return <Workbench id={stored.id} initial={{ design: stored.design, revision: stored.revision, updatedAt: stored.updatedAt }} shelf={shelf} />;
+  return (
+    <Workbench
+      id={stored.id}
+      initial={{ design: stored.design, revision: stored.revision, updatedAt: stored.updatedAt }}
+      shelf={shelf}
+    />
+  );
 }

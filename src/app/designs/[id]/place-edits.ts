@@ -15,7 +15,8 @@ export async function placeEdits(
 ): Promise<Edit[]> {
   const book = shelf.find((each) => each.key === place.book);
   const pinned = design.books.some((pin) => pin.book === place.book);
-  const books = pinned || !book ? design.books : [...design.books, { book: book.key, revision: book.revision }];
+  const books =
+    pinned || !book ? design.books : [...design.books, { book: book.key, revision: book.revision }];
   const choice = await choiceAt(client, { ...design, books }, component, place);
   return [
     ...(pinned ? [] : [{ edit: 'pin-books', books } as const]),

@@ -43,7 +43,10 @@ export function usePricing(client: PricingClient | null, design: Design, version
           const answer = await client.ask({ ask: 'price', ...asked });
           setPricing({ summary: answer.summary, version: answer.version, trouble: null });
         } catch (error) {
-          setPricing((known) => ({ ...known, trouble: error instanceof Error ? error.message : 'No prices.' }));
+          setPricing((known) => ({
+            ...known,
+            trouble: error instanceof Error ? error.message : 'No prices.',
+          }));
         }
         priced = asked.version;
       }
@@ -63,7 +66,9 @@ export function useExplanation(
   subject: Subject,
   which: Case,
 ): PlainFigure | null {
-  const [figure, setFigure] = useState<{ readonly key: string; readonly figure: PlainFigure | null } | null>(null);
+  const [figure, setFigure] = useState<{ readonly key: string; readonly figure: PlainFigure | null } | null>(
+    null,
+  );
   const key = JSON.stringify([subject, which]);
   useEffect(() => {
     let current = true;

@@ -7,16 +7,27 @@ import type { LedgerRow } from '@/ui/ledger';
 
 export type Row =
   | { readonly kind: 'section'; readonly section: Section; readonly summary: SectionSummary | null }
-  | { readonly kind: 'component'; readonly component: Component; readonly section: Section; readonly line: LineSummary | null }
+  | {
+      readonly kind: 'component';
+      readonly component: Component;
+      readonly section: Section;
+      readonly line: LineSummary | null;
+    }
   | { readonly kind: 'next-component'; readonly section: Section }
   | { readonly kind: 'next-section' };
 
 export function rowsOf(design: Design, summary: DesignSummary | null): LedgerRow<Row>[] {
   const sections = new Map(summary?.sections.map((section) => [section.id, section]));
-  const lines = new Map(summary?.sections.flatMap((section) => section.lines.map((line) => [line.id, line] as const)));
+  const lines = new Map(
+    summary?.sections.flatMap((section) => section.lines.map((line) => [line.id, line] as const)),
+  );
   return [
     ...design.sections.flatMap((section): LedgerRow<Row>[] => [
-      { key: section.id, level: 'head', data: { kind: 'section', section, summary: sections.get(section.id) ?? null } },
+      {
+        key: section.id,
+        level: 'head',
+        data: { kind: 'section', section, summary: sections.get(section.id) ?? null },
+      },
       ...section.components.map((component): LedgerRow<Row> => ({
         key: component.id,
         level: 'line',
@@ -29,7 +40,13 @@ export function rowsOf(design: Design, summary: DesignSummary | null): LedgerRow
 }
 
 /** A new component of a kind, placed where the last one of its section, or of the design, is. */
-export function newComponent(design: Design, section: Section, kind: Component['kind'], label: string, id: string): Component {
+export function newComponent(
+  design: Design,
+  section: Section,
+  kind: Component['kind'],
+  label: string,
+  id: string,
+): Component {
   const before = [...section.components].reverse().find((each) => each.place);
   const anywhere = design.sections.flatMap((each) => each.components).find((each) => each.place);
   return {

@@ -23,7 +23,9 @@ interface Change {
 export function changeBetween(before: DesignSummary, after: DesignSummary, design: Design): Change | null {
   const amount = new Decimal(after.printed).minus(before.printed);
   if (amount.isZero() || before.currency !== after.currency) return null;
-  const amounts = new Map(before.sections.flatMap((section) => section.lines.map((line) => [line.id, line.monthly])));
+  const amounts = new Map(
+    before.sections.flatMap((section) => section.lines.map((line) => [line.id, line.monthly])),
+  );
   const now = after.sections.flatMap((section) => section.lines);
   const moved = now.filter((line) => amounts.get(line.id) !== line.monthly).map((line) => line.id);
   const gone = [...amounts.keys()].filter((id) => !now.some((line) => line.id === id));
@@ -33,7 +35,10 @@ export function changeBetween(before: DesignSummary, after: DesignSummary, desig
 }
 
 function useLastChange(pricing: Pricing, design: Design): Change | null {
-  const [seen, setSeen] = useState<{ readonly pricing: Pricing; readonly change: Change | null }>({ pricing, change: null });
+  const [seen, setSeen] = useState<{ readonly pricing: Pricing; readonly change: Change | null }>({
+    pricing,
+    change: null,
+  });
   if (seen.pricing.version !== pricing.version && pricing.summary) {
     const change = seen.pricing.summary ? changeBetween(seen.pricing.summary, pricing.summary, design) : null;
     setSeen({ pricing, change: change ?? seen.change });
@@ -41,7 +46,10 @@ function useLastChange(pricing: Pricing, design: Design): Change | null {
   const { change } = seen;
   useEffect(() => {
     if (!change) return;
-    const timer = setTimeout(() => setSeen((known) => (known.change === change ? { ...known, change: null } : known)), SHOWN_FOR);
+    const timer = setTimeout(
+      () => setSeen((known) => (known.change === change ? { ...known, change: null } : known)),
+      SHOWN_FOR,
+    );
     return () => clearTimeout(timer);
   }, [change]);
   return change;
@@ -57,20 +65,43 @@ interface TallyProps {
 export function Tally({ pricing, design, shelf, onOpen }: TallyProps) {
   const { summary, trouble } = pricing;
   const change = useLastChange(pricing, design);
-  const used = shelf.filter((book) => allComponents(design).some((component) => component.place?.book === book.key));
+  const used = shelf.filter((book) =>
+    allComponents(design).some((component) => component.place?.book === book.key),
+  );
   const aside = (
     <>
-      <div>{used.map((book) => `${book.title} ${book.effective}`).join(' · ') || 'no price book used yet'}</div>
       <div>
-        {describeMonth(design.assumptions.month)} · allowances {design.assumptions.countAllowances ? 'counted' : 'not counted'}
+        {used.map((book) => `${book.title} ${book.effective}`).join(' · ') || 'no price book used yet'}
+      </div>
+      <div>
+        {describeMonth(design.assumptions.month)} · allowances{' '}
+        {design.assumptions.countAllowances ? 'counted' : 'not counted'}
       </div>
     </>
   );
-  if (!summary) return <TallyLine aside={aside}>{trouble ? <span role="alert" className="text-ember-ink">{trouble}</span> : <span className="text-soft">Working out the prices …</span>}</TallyLine>;
+  if (!summary)
+    return (
+      <TallyLine aside={aside}>
+        {trouble ? (
+          <span role="alert" className="text-ember-ink">
+            {trouble}
+          </span>
+        ) : (
+          <span className="text-soft">Working out the prices …</span>
+        )}
+      </TallyLine>
+    );
   const { currency } = summary;
   return (
     <TallyLine aside={aside}>
-      <button type="button" onClick={onOpen} className="rounded text-left" title="How the total adds up" data-testid="total" data-version={pricing.version}>
+      <button
+        type="button"
+        onClick={onOpen}
+        className="rounded text-left"
+        title="How the total adds up"
+        data-testid="total"
+        data-version={pricing.version}
+      >
         <div className="text-xs whitespace-nowrap text-soft">
           Likely per month, {currency}
           {summary.unpriced > 0 && ', incomplete'}
@@ -79,7 +110,13 @@ export function Tally({ pricing, design, shelf, onOpen }: TallyProps) {
           <Amount value={summary.printed} currency={currency} strong />
         </div>
       </button>
-      <Wick values={summary.wick} currency={currency} most={Number(summary.wick.high) * 1.04} width={128} height={26} />
+      <Wick
+        values={summary.wick}
+        currency={currency}
+        most={Number(summary.wick.high) * 1.04}
+        width={128}
+        height={26}
+      />
       <TallyFigure label="Lean to heavy">
         {writeMoney(summary.wick.low, currency)} – {writeMoney(summary.wick.high, currency)}
       </TallyFigure>
@@ -87,7 +124,9 @@ export function Tally({ pricing, design, shelf, onOpen }: TallyProps) {
         {change && (
           <>
             <div className="text-xs text-soft">Last change</div>
-            <div className={`truncate text-sm font-semibold tabular-nums ${change.amount.startsWith('-') ? 'text-tide' : 'text-ember-ink'}`}>
+            <div
+              className={`truncate text-sm font-semibold tabular-nums ${change.amount.startsWith('-') ? 'text-tide' : 'text-ember-ink'}`}
+            >
               {change.amount.startsWith('-') ? '' : '+'}
               {writeMoney(change.amount, currency)} {change.what}
             </div>
@@ -97,7 +136,11 @@ export function Tally({ pricing, design, shelf, onOpen }: TallyProps) {
       <TallyFigure label="First 12 months">{writeMoney(summary.firstYear, currency)}</TallyFigure>
       <TallyFigure label="Upfront">{writeMoney(summary.upfront, currency)}</TallyFigure>
       <TallyFigure label="Not priced">
-        {summary.unpriced > 0 ? <span className="text-ember-ink">{summary.unpriced}</span> : <span className="font-normal text-soft">none</span>}
+        {summary.unpriced > 0 ? (
+          <span className="text-ember-ink">{summary.unpriced}</span>
+        ) : (
+          <span className="font-normal text-soft">none</span>
+        )}
       </TallyFigure>
     </TallyLine>
   );

@@ -11,7 +11,10 @@ export interface Initial {
   readonly updatedAt: string;
 }
 
-export function useSession(id: string, initial: Initial): { readonly session: DesignSession; readonly state: SessionState } {
+export function useSession(
+  id: string,
+  initial: Initial,
+): { readonly session: DesignSession; readonly state: SessionState } {
   const [session, setSession] = useState(() => new DesignSession(initial, browserOutside(id)));
   useEffect(() => {
     const kept = readKept(id);

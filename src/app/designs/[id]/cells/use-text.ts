@@ -9,7 +9,7 @@ import { writeNumber } from '@/core/display';
 import { convertQuantity, readQuantity } from '@/core/units';
 import { CASES, type Cased, type Running, runningHours, sure } from '@/core/usage';
 
-export function useText(component: Component): string {
+export function textOfUse(component: Component): string {
   if (component.kind === 'server') return runningText(component.running);
   const entry = component.usage[mainMeter(component.kind).meter];
   return entry ? `${writeNumber(entry.amount.likely)} ${entry.unit}` : '';
@@ -44,7 +44,9 @@ export function keptRange(current: UsageEntry | undefined, unit: string): Omit<C
   const inUnit = (text: string | undefined): string | undefined => {
     if (text === undefined) return undefined;
     const amount = parseDecimal(text);
-    const converted = amount.ok ? convertQuantity({ amount: amount.value, unit: current.unit }, unit) : amount;
+    const converted = amount.ok
+      ? convertQuantity({ amount: amount.value, unit: current.unit }, unit)
+      : amount;
     return converted.ok ? converted.value.amount.toDecimalPlaces(18).toString() : undefined;
   };
   return { lean: inUnit(current.amount.lean), heavy: inUnit(current.amount.heavy) };
@@ -89,7 +91,8 @@ function readHours(text: string): Result<Running> {
 export function readCount(component: Component, text: string): Result<Edit> {
   const count = readQuantity(text, 'request');
   if (!count.ok) return count;
-  if (!count.value.amount.isInteger()) return err(issue('count.not-whole', [], { count: text.trim().slice(0, 40) }));
+  if (!count.value.amount.isInteger())
+    return err(issue('count.not-whole', [], { count: text.trim().slice(0, 40) }));
   if (count.value.amount.greaterThan(1_000_000)) {
     return err(issue('quantity.too-large', [], { amount: text.trim().slice(0, 40) }));
   }

@@ -37,7 +37,12 @@ export function AddsUp({ client, design, version, subject, printed }: AddsUpProp
         ))}
       </div>
       {figure && printed[which] !== null ? (
-        <TraceTree key={`${JSON.stringify(subject)}/${which}`} figure={figure} currency={design.currency} printed={printed[which]} />
+        <TraceTree
+          key={`${JSON.stringify(subject)}/${which}`}
+          figure={figure}
+          currency={design.currency}
+          printed={printed[which]}
+        />
       ) : (
         <p className="text-sm text-soft">There is no amount to explain here yet.</p>
       )}

@@ -19,7 +19,10 @@ export function CaseFigures({ low, likely, high, currency }: CaseFiguresProps) {
       {figures.map(([label, value]) => (
         <div key={label} className="min-w-0 px-2.5 py-1.5">
           <dt className="text-xs text-soft">{label}</dt>
-          <dd className="truncate text-sm font-semibold tabular-nums" title={`${writeMoney(value, currency)} ${currency}`}>
+          <dd
+            className="truncate text-sm font-semibold tabular-nums"
+            title={`${writeMoney(value, currency)} ${currency}`}
+          >
             {writeMoney(value, currency)}
           </dd>
         </div>

@@ -23,7 +23,8 @@ export function CasedEntry({ label, unit, value, read, preview, commit, cancel }
       const { [which]: _, ...rest } = value ?? { likely: '0' };
       return { ok: true, value: rest as Cased };
     }
-    if (!value && which !== 'likely') return err(issue('edit.invalid', [], { reason: 'enter the likely value first.' }));
+    if (!value && which !== 'likely')
+      return err(issue('edit.invalid', [], { reason: 'enter the likely value first.' }));
     const number = read(text);
     return number.ok ? { ok: true, value: { ...value, [which]: number.value } as Cased } : number;
   };

@@ -43,7 +43,9 @@ export function ComponentMargin(props: ComponentMarginProps) {
         {[kind.label, line?.offer?.name, props.placeName].filter(Boolean).join(' · ')}
       </p>
       {line?.wick && <CaseFigures {...line.wick} currency={design.currency} />}
-      {line?.printed != null && <EachText component={component} line={line} design={design} hours={props.monthHours} />}
+      {line?.printed != null && (
+        <EachText component={component} line={line} design={design} hours={props.monthHours} />
+      )}
       {line && !line.priced && <NotPricedNote line={line} />}
       {line?.notices.map((notice) => (
         <p key={notice.code + notice.path.join()} className="mt-2 flex gap-1.5 text-sm text-soft">
@@ -67,14 +69,22 @@ export function ComponentMargin(props: ComponentMarginProps) {
           <ComponentSettings {...props} offerName={line?.offer?.name ?? ''} key={component.id} />
         </Tabs.Content>
         <Tabs.Content value="adds-up">
-          <AddsUp client={client} design={design} version={version} subject={{ of: 'component', id: component.id }} printed={printed} />
+          <AddsUp
+            client={client}
+            design={design}
+            version={version}
+            subject={{ of: 'component', id: component.id }}
+            printed={printed}
+          />
         </Tabs.Content>
         <Tabs.Content value="paying">
           <Paying
             client={client}
             design={design}
             component={component}
-            onChoose={(term) => apply([{ edit: 'set-component', id: component.id, field: 'term', value: term }])}
+            onChoose={(term) =>
+              apply([{ edit: 'set-component', id: component.id, field: 'term', value: term }])
+            }
           />
         </Tabs.Content>
       </Tabs.Root>
@@ -83,7 +93,17 @@ export function ComponentMargin(props: ComponentMarginProps) {
 }
 
 /** Monthly and hourly, for one and for all: whether an hourly price is for one or for all must not be in doubt. */
-function EachText({ component, line, design, hours }: { readonly component: Component; readonly line: LineSummary; readonly design: Design; readonly hours: Decimal }) {
+function EachText({
+  component,
+  line,
+  design,
+  hours,
+}: {
+  readonly component: Component;
+  readonly line: LineSummary;
+  readonly design: Design;
+  readonly hours: Decimal;
+}) {
   const count = new Decimal(component.count.likely);
   if (count.isZero() || line.monthly === null) return null;
   const all = new Decimal(line.monthly);
@@ -91,7 +111,8 @@ function EachText({ component, line, design, hours }: { readonly component: Comp
   const perHour = (value: Decimal): string => writeNumber(value.dividedBy(hours), undefined, 4);
   return (
     <p className="mt-1.5 text-xs text-soft">
-      {component.count.likely === '1' ? 'One' : `Each of ${component.count.likely}`}: {writeNumber(each, undefined, 2)} {design.currency} a month, {perHour(each)} an hour of the month
+      {component.count.likely === '1' ? 'One' : `Each of ${component.count.likely}`}:{' '}
+      {writeNumber(each, undefined, 2)} {design.currency} a month, {perHour(each)} an hour of the month
       {count.greaterThan(1) && `; all: ${perHour(all)} an hour`}
     </p>
   );

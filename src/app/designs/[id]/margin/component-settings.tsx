@@ -39,7 +39,8 @@ function readAmount(unit: string): (text: string) => Result<string> {
 function readWhole(text: string): Result<string> {
   const quantity = readQuantity(text, 'request');
   if (!quantity.ok) return quantity;
-  if (!quantity.value.amount.isInteger()) return err(issue('count.not-whole', [], { count: text.trim().slice(0, 40) }));
+  if (!quantity.value.amount.isInteger())
+    return err(issue('count.not-whole', [], { count: text.trim().slice(0, 40) }));
   if (quantity.value.amount.greaterThan(1_000_000)) {
     return err(issue('quantity.too-large', [], { amount: text.trim().slice(0, 40) }));
   }
@@ -53,7 +54,11 @@ export function ComponentSettings(props: SettingsProps) {
   return (
     <div className="space-y-4">
       <div className="space-y-1.5">
-        <Chosen label="Provider and region" text={placeName || 'not chosen yet'} onClick={() => open('place')} />
+        <Chosen
+          label="Provider and region"
+          text={placeName || 'not chosen yet'}
+          onClick={() => open('place')}
+        />
         <Chosen label="Offer" text={offerName || 'not chosen yet'} onClick={() => open('offer')} />
         {component.choice.by === 'cheapest' && <NeedEntries {...props} />}
       </div>
@@ -82,7 +87,9 @@ export function ComponentSettings(props: SettingsProps) {
             <select
               {...field}
               value={component.term}
-              onChange={(event) => apply([{ edit: 'set-component', id, field: 'term', value: event.target.value as Term }])}
+              onChange={(event) =>
+                apply([{ edit: 'set-component', id, field: 'term', value: event.target.value as Term }])
+              }
             >
               {TERMS.map((term) => (
                 <option key={term} value={term}>
@@ -97,7 +104,15 @@ export function ComponentSettings(props: SettingsProps) {
   );
 }
 
-function Chosen({ label, text, onClick }: { readonly label: string; readonly text: string; readonly onClick: () => void }) {
+function Chosen({
+  label,
+  text,
+  onClick,
+}: {
+  readonly label: string;
+  readonly text: string;
+  readonly onClick: () => void;
+}) {
   return (
     <div className="flex items-center justify-between gap-2">
       <div className="min-w-0">
@@ -151,7 +166,11 @@ function NeedEntries({ component, apply, preview }: SettingsProps) {
 const PATTERNS: readonly (readonly [Running['pattern'], string, Running])[] = [
   ['always', 'always', { pattern: 'always' }],
   ['hours', 'hours a month', { pattern: 'hours', hoursPerMonth: sure('300') }],
-  ['days', 'hours a day, days a month', { pattern: 'days', hoursPerDay: sure('10'), daysPerMonth: sure('22') }],
+  [
+    'days',
+    'hours a day, days a month',
+    { pattern: 'days', hoursPerDay: sure('10'), daysPerMonth: sure('22') },
+  ],
 ];
 
 function RunningEntries({ component, monthHours, apply, preview }: SettingsProps) {
@@ -192,18 +211,32 @@ function RunningEntries({ component, monthHours, apply, preview }: SettingsProps
         )}
       </Field>
       {running.pattern === 'hours' &&
-        cased('Hours a month', 'hours, each', running.hoursPerMonth, (hoursPerMonth) => ({ pattern: 'hours', hoursPerMonth }))}
+        cased('Hours a month', 'hours, each', running.hoursPerMonth, (hoursPerMonth) => ({
+          pattern: 'hours',
+          hoursPerMonth,
+        }))}
       {running.pattern === 'days' && (
         <>
-          {cased('Hours a day', 'hours, each', running.hoursPerDay, (hoursPerDay) => ({ ...running, hoursPerDay }))}
-          {cased('Days a month', 'days', running.daysPerMonth, (daysPerMonth) => ({ ...running, daysPerMonth }))}
+          {cased('Hours a day', 'hours, each', running.hoursPerDay, (hoursPerDay) => ({
+            ...running,
+            hoursPerDay,
+          }))}
+          {cased('Days a month', 'days', running.daysPerMonth, (daysPerMonth) => ({
+            ...running,
+            daysPerMonth,
+          }))}
         </>
       )}
     </div>
   );
 }
 
-function UsageEntries({ component, meter, apply, preview }: SettingsProps & { readonly meter: MeterDefinition }) {
+function UsageEntries({
+  component,
+  meter,
+  apply,
+  preview,
+}: SettingsProps & { readonly meter: MeterDefinition }) {
   const entry = component.usage[meter.meter];
   const unit = entry?.unit ?? meter.enteredIn;
   const units: readonly string[] = meter.enteredIn === 'request' ? UNITS.monthly : UNITS.held;

@@ -71,7 +71,11 @@ export function DesignMargin({ design, summary, client, version, shelf, today, a
         design={design}
         version={version}
         subject={{ of: 'design' }}
-        printed={{ lean: summary?.lean ?? null, likely: summary?.printed ?? null, heavy: summary?.heavy ?? null }}
+        printed={{
+          lean: summary?.lean ?? null,
+          likely: summary?.printed ?? null,
+          heavy: summary?.heavy ?? null,
+        }}
       />
     </div>
   );
@@ -79,7 +83,8 @@ export function DesignMargin({ design, summary, client, version, shelf, today, a
 
 function Assumptions({ design, apply }: Pick<DesignMarginProps, 'design' | 'apply'>) {
   const { month, countAllowances } = design.assumptions;
-  const setMonth = (value: MonthConvention): void => apply([{ edit: 'set-assumption', field: 'month', value }]);
+  const setMonth = (value: MonthConvention): void =>
+    apply([{ edit: 'set-assumption', field: 'month', value }]);
   return (
     <div className="space-y-3">
       <Field label="Length of the month">
@@ -121,7 +126,9 @@ function Assumptions({ design, apply }: Pick<DesignMarginProps, 'design' | 'appl
         <input
           type="checkbox"
           checked={countAllowances}
-          onChange={(event) => apply([{ edit: 'set-assumption', field: 'countAllowances', value: event.target.checked }])}
+          onChange={(event) =>
+            apply([{ edit: 'set-assumption', field: 'countAllowances', value: event.target.checked }])
+          }
           className="accent-brand"
         />
         count what is included free of charge
@@ -130,7 +137,9 @@ function Assumptions({ design, apply }: Pick<DesignMarginProps, 'design' | 'appl
         label="Currency of the design"
         text={design.currency}
         maxLength={3}
-        preview={(text) => (/^[A-Z]{3}$/.test(text.trim()) ? null : 'Three capital letters, such as USD or EUR.')}
+        preview={(text) =>
+          /^[A-Z]{3}$/.test(text.trim()) ? null : 'Three capital letters, such as USD or EUR.'
+        }
         commit={(value) => apply([{ edit: 'set-design', field: 'currency', value: value.trim() }])}
         cancel={() => undefined}
       />
@@ -144,10 +153,12 @@ function Exchange({ design, today, apply }: Pick<DesignMarginProps, 'design' | '
   const [rate, setRate] = useState('');
   const [fault, setFault] = useState<string | null>(null);
   const { exchange } = design.assumptions;
-  const set = (value: Design['assumptions']['exchange']): void => apply([{ edit: 'set-assumption', field: 'exchange', value }]);
+  const set = (value: Design['assumptions']['exchange']): void =>
+    apply([{ edit: 'set-assumption', field: 'exchange', value }]);
   const add = (): void => {
     const number = parseDecimal(rate);
-    if (!/^[A-Z]{3}$/.test(from) || from === design.currency) return setFault('Three capital letters, another currency than the design’s.');
+    if (!/^[A-Z]{3}$/.test(from) || from === design.currency)
+      return setFault('Three capital letters, another currency than the design’s.');
     if (!number.ok) return setFault(sentenceFor(number.issue));
     if (!number.value.greaterThan(0)) return setFault('An exchange rate is above zero.');
     const others = exchange.filter((each) => each.from !== from || each.to !== design.currency);
@@ -161,11 +172,19 @@ function Exchange({ design, today, apply }: Pick<DesignMarginProps, 'design' | '
       <div className="text-xs text-soft">Exchange rates</div>
       <ul>
         {exchange.map((each) => (
-          <li key={`${each.from}${each.to}`} className="flex items-center justify-between border-b border-line py-0.5">
+          <li
+            key={`${each.from}${each.to}`}
+            className="flex items-center justify-between border-b border-line py-0.5"
+          >
             <span className="tabular-nums">
-              1 {each.from} = {each.rate} {each.to} <span className="font-mono text-xs text-soft">{each.date}</span>
+              1 {each.from} = {each.rate} {each.to}{' '}
+              <span className="font-mono text-xs text-soft">{each.date}</span>
             </span>
-            <Button tone="bare" aria-label={`Remove the rate from ${each.from}`} onClick={() => set(exchange.filter((other) => other !== each))}>
+            <Button
+              tone="bare"
+              aria-label={`Remove the rate from ${each.from}`}
+              onClick={() => set(exchange.filter((other) => other !== each))}
+            >
               Remove
             </Button>
           </li>
@@ -173,10 +192,26 @@ function Exchange({ design, today, apply }: Pick<DesignMarginProps, 'design' | '
       </ul>
       <div className="mt-1 flex items-end gap-1.5">
         <Field label="1 of">
-          {(field) => <input {...field} value={from} maxLength={3} placeholder="EUR" onChange={(event) => setFrom(event.target.value.toUpperCase())} />}
+          {(field) => (
+            <input
+              {...field}
+              value={from}
+              maxLength={3}
+              placeholder="EUR"
+              onChange={(event) => setFrom(event.target.value.toUpperCase())}
+            />
+          )}
         </Field>
         <Field label={`is in ${design.currency}`}>
-          {(field) => <input {...field} value={rate} maxLength={24} placeholder="1.08" onChange={(event) => setRate(event.target.value)} />}
+          {(field) => (
+            <input
+              {...field}
+              value={rate}
+              maxLength={24}
+              placeholder="1.08"
+              onChange={(event) => setRate(event.target.value)}
+            />
+          )}
         </Field>
         <Button onClick={add}>Add</Button>
       </div>

@@ -19,7 +19,8 @@ export function Paying({ client, design, component, onChoose }: PayingProps) {
   return (
     <div>
       <p className="text-sm text-soft">
-        {design.currency} for all {component.count.likely} of them. The month counts upfront spread over the term.
+        {design.currency} for all {component.count.likely} of them. The month counts upfront spread over the
+        term.
       </p>
       <ul className="mt-2 border-t border-ink">
         {rows.map((row) => {
@@ -38,11 +39,15 @@ export function Paying({ client, design, component, onChoose }: PayingProps) {
                   {describeTerm(row.term)}
                   {chosen && <span className="font-normal text-soft"> · chosen</span>}
                 </span>
-                <span className="text-right tabular-nums">{row.monthly === null ? 'not sold' : money(row.monthly)}</span>
+                <span className="text-right tabular-nums">
+                  {row.monthly === null ? 'not sold' : money(row.monthly)}
+                </span>
                 {row.monthly !== null && row.term !== 'on-demand' && (
                   <>
                     <span className="text-xs text-soft">
-                      {upfront ? `${money(row.upfront)} upfront, then ${money(row.recurring)}` : `${money(row.recurring)} each month`}
+                      {upfront
+                        ? `${money(row.upfront)} upfront, then ${money(row.recurring)}`
+                        : `${money(row.recurring)} each month`}
                       <span className="block">whole term {money(row.wholeTerm)}</span>
                     </span>
                     <SavingText saving={row.saving} />
@@ -60,5 +65,9 @@ export function Paying({ client, design, component, onChoose }: PayingProps) {
 function SavingText({ saving }: { readonly saving: string | null }) {
   if (saving === null) return <span />;
   const more = saving.startsWith('-');
-  return <span className={`text-right text-xs ${more ? 'text-ember-ink' : 'text-tide'}`}>{savingText(saving)}</span>;
+  return (
+    <span className={`text-right text-xs ${more ? 'text-ember-ink' : 'text-tide'}`}>
+      {savingText(saving)}
+    </span>
+  );
 }

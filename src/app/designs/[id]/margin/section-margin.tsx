@@ -20,7 +20,9 @@ export function SectionMargin({ design, section, summary, client, version }: Sec
       <h2 className="pr-8 text-base font-semibold break-words">{section.name}</h2>
       <p className="text-sm text-soft">
         {section.components.length} {section.components.length === 1 ? 'component' : 'components'}
-        {summary && summary.unpriced > 0 && <span className="text-ember-ink">, {summary.unpriced} not priced</span>}
+        {summary && summary.unpriced > 0 && (
+          <span className="text-ember-ink">, {summary.unpriced} not priced</span>
+        )}
       </p>
       {summary && <CaseFigures {...summary.wick} currency={design.currency} />}
       <h3 className="mt-4 mb-2 text-sm font-semibold">How it adds up</h3>
@@ -29,7 +31,11 @@ export function SectionMargin({ design, section, summary, client, version }: Sec
         design={design}
         version={version}
         subject={{ of: 'section', id: section.id }}
-        printed={{ lean: summary?.lean ?? null, likely: summary?.printed ?? null, heavy: summary?.heavy ?? null }}
+        printed={{
+          lean: summary?.lean ?? null,
+          likely: summary?.printed ?? null,
+          heavy: summary?.heavy ?? null,
+        }}
       />
     </div>
   );

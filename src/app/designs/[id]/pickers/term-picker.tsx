@@ -18,7 +18,11 @@ interface TermPickerProps {
   readonly onClose: () => void;
 }
 
-export function useTermRows(client: PricingClient | null, design: Design, component: Component): readonly TermRow[] {
+export function useTermRows(
+  client: PricingClient | null,
+  design: Design,
+  component: Component,
+): readonly TermRow[] {
   const [rows, setRows] = useState<readonly TermRow[]>([]);
   useEffect(() => {
     let current = true;

@@ -84,7 +84,8 @@ export class DesignSession {
   ) {
     this.base = initial.design;
     this.baseRevision = initial.revision;
-    this.sendFrom = kept && kept.pending.length > 0 ? Math.min(kept.baseRevision, initial.revision) : initial.revision;
+    this.sendFrom =
+      kept && kept.pending.length > 0 ? Math.min(kept.baseRevision, initial.revision) : initial.revision;
     this.state = {
       design: initial.design,
       version: 1,
@@ -199,7 +200,9 @@ export class DesignSession {
   }
 
   private keepPending(): void {
-    this.outside.keep(this.pending.length > 0 ? { baseRevision: this.sendFrom, pending: this.pending } : null);
+    this.outside.keep(
+      this.pending.length > 0 ? { baseRevision: this.sendFrom, pending: this.pending } : null,
+    );
   }
 
   private async flush(): Promise<void> {
@@ -254,7 +257,8 @@ export class DesignSession {
       for (const edit of batch.edits) {
         const theirs = remote.get(editTarget(edit));
         const applied = applyEdits(base, [edit]);
-        if (theirs && !sameOutcome(theirs, edit)) conflicts.push({ id: this.outside.newId(), mine: edit, theirs });
+        if (theirs && !sameOutcome(theirs, edit))
+          conflicts.push({ id: this.outside.newId(), mine: edit, theirs });
         else if (!applied.ok) conflicts.push({ id: this.outside.newId(), mine: edit, theirs: null });
         else {
           base = applied.value.design;

@@ -5,5 +5,7 @@ import { FOREVER, handler, revisionOf } from '../../../../answer';
 
 export const GET = handler(async (request, params) => {
   const region = new URL(request.url).searchParams.get('region') ?? '';
-  return Response.json(await readRates(context(), params.key!, revisionOf(params), region), { headers: FOREVER });
+  return Response.json(await readRates(context(), params.key!, revisionOf(params), region), {
+    headers: FOREVER,
+  });
 });

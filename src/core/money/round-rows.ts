@@ -1,28 +1,6 @@
-/**
- * Splitting money so that nothing is lost. `splitInProportion` divides an exact amount over weights;
- * `roundRows` rounds rows so that they add up to the rounded total (largest remainder).
- * Source: pricing rules, "Numbers" and "Pools".
- */
-import { addAll, Decimal, ZERO } from '../base';
+/** Rounding rows of money so that they add up to the rounded total (largest remainder). Source: "Numbers". */
+import { addAll, Decimal } from '../base';
 import { down, halfAwayFromZero } from './rounding';
-
-/**
- * Divides `total` in proportion to `weights` (none negative). The parts add up to `total` exactly: what division
- * leaves over goes to the largest weight, the first of equals. All weights zero: everything is zero but the first.
- */
-export function splitInProportion(total: Decimal, weights: readonly Decimal[]): Decimal[] {
-  if (weights.length === 0) return [];
-  const sum = addAll(weights);
-  const parts = sum.isZero()
-    ? weights.map(() => ZERO)
-    : weights.map((weight) => total.times(weight).dividedBy(sum));
-  let largest = 0;
-  weights.forEach((weight, index) => {
-    if (weight.greaterThan(weights[largest]!)) largest = index;
-  });
-  parts[largest] = total.minus(addAll(parts.filter((_, index) => index !== largest)));
-  return parts;
-}
 
 /**
  * Rounds `rows` to `digits` so that they add up to `printedTotal` (by default the rounded exact sum). Each row is

@@ -1,0 +1,72 @@
+/** The line under the top: the design's name, whether it is saved, undo and redo, export. */
+'use client';
+import { Redo2, Undo2 } from 'lucide-react';
+import { Menu } from '@/ui/menu';
+import { writeWhen } from '../../lib/time';
+import type { SessionState } from './session/design-session';
+
+interface DesignHeadProps {
+  readonly state: SessionState;
+  readonly onOpenDesign: () => void;
+  readonly onUndo: () => void;
+  readonly onRedo: () => void;
+  readonly onExport: (form: 'csv' | 'json') => void;
+}
+
+export function DesignHead({ state, onOpenDesign, onUndo, onRedo, onExport }: DesignHeadProps) {
+  const icon = 'rounded p-1.5 text-soft enabled:hover:bg-wash disabled:opacity-40';
+  return (
+    <div className="flex h-[46px] shrink-0 items-center gap-3 border-b border-line px-[18px]">
+      <h1 className="min-w-0">
+        <button
+          type="button"
+          onClick={onOpenDesign}
+          title="Name, assumptions and price books"
+          className="block max-w-full truncate rounded text-lg font-semibold"
+        >
+          {state.design.title}
+        </button>
+      </h1>
+      <div className="ml-auto flex items-center gap-1.5 whitespace-nowrap">
+        <SavedState state={state} />
+        <button type="button" aria-label="Undo" disabled={!state.canUndo} onClick={onUndo} className={icon}>
+          <Undo2 size={16} aria-hidden="true" />
+        </button>
+        <button type="button" aria-label="Redo" disabled={!state.canRedo} onClick={onRedo} className={icon}>
+          <Redo2 size={16} aria-hidden="true" />
+        </button>
+        <Menu
+          label="Export"
+          items={[
+            { label: 'CSV', detail: 'a table with the printed amounts', onSelect: () => onExport('csv') },
+            {
+              label: 'JSON',
+              detail: 'the design as a file; opens again here',
+              onSelect: () => onExport('json'),
+            },
+          ]}
+        />
+      </div>
+    </div>
+  );
+}
+
+function SavedState({ state }: { readonly state: SessionState }) {
+  const text = {
+    saved: `Saved ${writeWhen(state.savedAt)} · revision ${state.revision}`,
+    saving: 'Saving …',
+    unreachable: 'No connection. Your edits are kept and will be saved.',
+    refused: state.message ?? 'The last edit was refused.',
+  }[state.saving];
+  const strange = state.saving === 'unreachable' || state.saving === 'refused';
+  return (
+    <span
+      role="status"
+      suppressHydrationWarning
+      className={`mr-2 max-w-[560px] truncate text-xs ${strange ? 'font-semibold text-ember-ink' : 'text-soft'}`}
+      title={text}
+    >
+      {text}
+    </span>
+  );
+}

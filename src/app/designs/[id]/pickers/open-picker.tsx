@@ -1,0 +1,89 @@
+/** Whichever list is open over the ledger, and the edits that a choice in it means. */
+'use client';
+import type { RefObject } from 'react';
+import type { Kind } from '@/core/books';
+import type { Design, Edit, Section } from '@/core/design';
+import { tell } from '@/ui/toast';
+import type { PricingClient } from '@/workers/client';
+import type { PickerKind } from '../columns';
+import { placeEdits } from '../place-edits';
+import type { Row } from '../rows';
+import { placeText, type ShelfBook } from '../shelf';
+import { KindPicker } from './kind-picker';
+import { OfferPicker } from './offer-picker';
+import { PlacePicker } from './place-picker';
+import { TermPicker } from './term-picker';
+
+export interface PickerState {
+  readonly what: PickerKind;
+  readonly row: string;
+  readonly typed: string;
+  /** The cell it opens at. */
+  readonly anchor: RefObject<HTMLElement | null>;
+}
+
+interface OpenPickerProps {
+  readonly picker: PickerState;
+  readonly row: Row | undefined;
+  readonly client: PricingClient | null;
+  readonly design: Design;
+  readonly shelf: readonly ShelfBook[];
+  readonly onClose: () => void;
+  readonly onKind: (kind: Kind, section: Section) => void;
+  readonly onEdits: (edits: readonly Edit[]) => void;
+}
+
+export function OpenPicker(props: OpenPickerProps) {
+  const { picker, row, client, design, shelf, onClose, onKind, onEdits } = props;
+  const common = { anchor: picker.anchor, typed: picker.typed, onClose };
+  if (row?.kind === 'next-component') {
+    return <KindPicker {...common} onChoose={(kind) => onKind(kind, row.section)} />;
+  }
+  if (row?.kind !== 'component') return null;
+  const { component } = row;
+  const { id } = component;
+  const choose = (edit: Edit): void => {
+    onClose();
+    onEdits([edit]);
+  };
+  switch (picker.what) {
+    case 'kind':
+      return null;
+    case 'place':
+      return (
+        <PlacePicker
+          {...common}
+          shelf={shelf}
+          chosen={component.place}
+          onChoose={(place) => {
+            onClose();
+            if (!client) return;
+            placeEdits(client, design, component, place, shelf).then(onEdits, (error: Error) =>
+              tell(error.message),
+            );
+          }}
+        />
+      );
+    case 'term':
+      return (
+        <TermPicker
+          {...common}
+          client={client}
+          design={design}
+          component={component}
+          onChoose={(value) => choose({ edit: 'set-component', id, field: 'term', value })}
+        />
+      );
+    case 'offer':
+      return (
+        <OfferPicker
+          {...common}
+          client={client}
+          design={design}
+          component={component}
+          placeName={placeText(shelf, component.place) || 'no place yet'}
+          onChoose={(value) => choose({ edit: 'set-component', id, field: 'choice', value })}
+        />
+      );
+  }
+}

@@ -1,0 +1,263 @@
+import { describe, expect, it } from 'vitest';
+import { designOf, serverOf } from '@tests/support/designs';
+import { applyEdits, type Edit, findComponent } from '@/core/design';
+import {
+  type Batch,
+  DesignSession,
+  type Kept,
+  type Outside,
+  type RemoteBatch,
+  type SendResult,
+} from './design-session';
+
+const count = (value: string, id = 'a'): Edit => ({
+  edit: 'set-component',
+  id,
+  field: 'count',
+  value: { likely: value },
+});
+const name = (value: string, id = 'a'): Edit => ({ edit: 'set-component', id, field: 'name', value });
+const start = designOf([serverOf('a'), serverOf('b')]);
+
+/** A server in a few lines: accepts, is stale or is away, as the test says. */
+class FakeServer {
+  design = start;
+  revision = 0;
+  away = false;
+  loseAnswer = false;
+  readonly log: RemoteBatch[] = [];
+  kept: Kept | null = null;
+  private readonly waiting: (() => void)[] = [];
+  private ids = 0;
+
+  readonly outside: Outside = {
+    send: async (body) => this.receive(body),
+    keep: (kept) => (this.kept = kept),
+    newId: () => `id-${(this.ids += 1)}`,
+    later: (_, action) => void this.waiting.push(action),
+  };
+
+  /** Another window saves. */
+  save(batch: string, edits: readonly Edit[]): void {
+    const applied = applyEdits(this.design, edits);
+    if (!applied.ok) throw new Error(applied.issue.code);
+    this.design = applied.value.design;
+    this.revision += 1;
+    this.log.push({ batch, edits, revision: this.revision, user: 'other' });
+  }
+
+  retry(): void {
+    for (const action of this.waiting.splice(0)) action();
+  }
+
+  private receive(body: { readonly baseRevision: number } & Batch): SendResult {
+    if (this.away) return { result: 'unreachable' };
+    const earlier = this.log.find((each) => each.batch === body.batch);
+    if (earlier) return { result: 'saved', revision: earlier.revision, savedAt: 'then' };
+    if (body.baseRevision !== this.revision) {
+      return {
+        result: 'stale',
+        revision: this.revision,
+        batches: this.log.filter((each) => each.revision > body.baseRevision),
+      };
+    }
+    if (!applyEdits(this.design, body.edits).ok) return { result: 'refused', message: 'No.' };
+    this.save(body.batch, body.edits);
+    if (this.loseAnswer) {
+      this.loseAnswer = false;
+      return { result: 'unreachable' };
+    }
+    return { result: 'saved', revision: this.revision, savedAt: 'now' };
+  }
+}
+
+const open = (server: FakeServer, kept: Kept | null = null): DesignSession =>
+  new DesignSession(
+    { design: server.design, revision: server.revision, updatedAt: 'then' },
+    server.outside,
+    kept,
+  );
+const settled = async (): Promise<void> => {
+  for (let turn = 0; turn < 20; turn += 1) await Promise.resolve();
+};
+const countOf = (session: DesignSession, id = 'a'): string | undefined =>
+  findComponent(session.getState().design, id)?.count.likely;
+
+describe('saving', () => {
+  it('shows an edit at once and sends it in order', async () => {
+    const server = new FakeServer();
+    const session = open(server);
+    session.apply([count('2')]);
+    session.apply([count('3')]);
+    expect(countOf(session)).toBe('3');
+    expect(session.getState().saving).toBe('saving');
+    await settled();
+    expect(session.getState()).toMatchObject({ saving: 'saved', revision: 2 });
+    expect(findComponent(server.design, 'a')?.count.likely).toBe('3');
+    expect(server.kept).toBeNull();
+  });
+
+  it('previews without saving, and takes the preview back', async () => {
+    const server = new FakeServer();
+    const session = open(server);
+    session.preview([count('9')]);
+    expect(countOf(session)).toBe('9');
+    session.preview([]);
+    expect(countOf(session)).toBe('1');
+    await settled();
+    expect(server.revision).toBe(0);
+  });
+
+  it('refuses what cannot be applied and changes nothing', () => {
+    const session = open(new FakeServer());
+    expect(session.apply([count('2', 'gone')])).toMatch(/removed meanwhile/);
+    expect(session.getState().canUndo).toBe(false);
+  });
+
+  it('tells when the server refuses, and goes back to what is true', async () => {
+    const server = new FakeServer();
+    const session = open(server);
+    server.outside.send = async () => ({ result: 'refused', message: 'Too dear.' });
+    session.apply([count('2')]);
+    await settled();
+    expect(session.getState()).toMatchObject({ saving: 'refused', message: 'Too dear.' });
+    expect(countOf(session)).toBe('1');
+  });
+});
+
+describe('a lost connection', () => {
+  it('keeps edits and sends them later', async () => {
+    const server = new FakeServer();
+    const session = open(server);
+    server.away = true;
+    session.apply([count('2')]);
+    session.apply([name('Renamed')]);
+    await settled();
+    expect(session.getState().saving).toBe('unreachable');
+    expect(server.kept?.pending).toHaveLength(2);
+    server.away = false;
+    server.retry();
+    await settled();
+    expect(session.getState().saving).toBe('saved');
+    expect(findComponent(server.design, 'a')).toMatchObject({ name: 'Renamed', count: { likely: '2' } });
+  });
+
+  it('does not apply twice what was saved although the answer was lost', async () => {
+    const server = new FakeServer();
+    const session = open(server);
+    server.loseAnswer = true;
+    session.apply([{ edit: 'add-component', section: 'section', index: 0, component: serverOf('c') }]);
+    await settled();
+    server.retry();
+    await settled();
+    expect(session.getState()).toMatchObject({ saving: 'saved', revision: 1 });
+    expect(server.log).toHaveLength(1);
+    expect(session.getState().design).toEqual(server.design);
+  });
+
+  it('resumes after a reload, also when others saved meanwhile', async () => {
+    const server = new FakeServer();
+    const before = open(server);
+    server.away = true;
+    before.apply([count('2')]);
+    await settled();
+    const { kept } = server;
+    server.away = false;
+    server.save('theirs', [name('Theirs', 'b')]);
+    const session = open(server, kept);
+    expect(countOf(session)).toBe('2');
+    session.start();
+    await settled();
+    expect(session.getState()).toMatchObject({ saving: 'saved', conflicts: [] });
+    expect(session.getState().design).toEqual(server.design);
+    expect(findComponent(server.design, 'b')?.name).toBe('Theirs');
+  });
+});
+
+describe('two windows', () => {
+  it('merges edits of different things without asking', async () => {
+    const server = new FakeServer();
+    const session = open(server);
+    server.save('theirs', [name('Theirs')]);
+    session.apply([count('5')]);
+    await settled();
+    expect(session.getState()).toMatchObject({ saving: 'saved', conflicts: [] });
+    expect(findComponent(server.design, 'a')).toMatchObject({ name: 'Theirs', count: { likely: '5' } });
+  });
+
+  it.each([
+    ['mine', '5'],
+    ['theirs', '7'],
+  ] as const)('asks when both changed the same field; keeping %s gives %s', async (keep, result) => {
+    const server = new FakeServer();
+    const session = open(server);
+    server.save('theirs', [count('7')]);
+    session.apply([count('5')]);
+    await settled();
+    expect(countOf(session)).toBe('7');
+    const [conflict] = session.getState().conflicts;
+    expect(conflict).toMatchObject({ mine: count('5'), theirs: count('7') });
+    session.settle(conflict!.id, keep);
+    await settled();
+    expect(findComponent(server.design, 'a')?.count.likely).toBe(result);
+    expect(session.getState().conflicts).toEqual([]);
+  });
+
+  it('asks after a reload too, instead of overwriting', async () => {
+    const server = new FakeServer();
+    const before = open(server);
+    server.away = true;
+    before.apply([count('5')]);
+    await settled();
+    const { kept } = server;
+    server.away = false;
+    server.save('theirs', [count('7')]);
+    const session = open(server, kept);
+    session.start();
+    await settled();
+    expect(session.getState().conflicts).toHaveLength(1);
+    expect(findComponent(server.design, 'a')?.count.likely).toBe('7');
+  });
+
+  it('tells when what was edited is gone', async () => {
+    const server = new FakeServer();
+    const session = open(server);
+    server.save('theirs', [{ edit: 'remove-component', id: 'a' }]);
+    session.apply([count('5')]);
+    await settled();
+    expect(session.getState().conflicts).toMatchObject([{ mine: count('5'), theirs: null }]);
+  });
+
+  it('says nothing when both did the same', async () => {
+    const server = new FakeServer();
+    const session = open(server);
+    server.save('theirs', [count('5')]);
+    session.apply([count('5')]);
+    await settled();
+    expect(session.getState().conflicts).toEqual([]);
+  });
+});
+
+describe('undo and redo', () => {
+  it('are edits that are saved like any other', async () => {
+    const server = new FakeServer();
+    const session = open(server);
+    session.apply([{ edit: 'remove-component', id: 'a' }]);
+    session.undo();
+    await settled();
+    expect(server.design).toEqual(start);
+    session.redo();
+    await settled();
+    expect(findComponent(server.design, 'a')).toBeUndefined();
+    expect(session.getState()).toMatchObject({ canUndo: true, canRedo: false, revision: 3 });
+  });
+
+  it('forget what was undone once something new is done', () => {
+    const session = open(new FakeServer());
+    session.apply([count('2')]);
+    session.undo();
+    expect(session.getState().canRedo).toBe(true);
+    session.apply([count('3')]);
+    expect(session.getState().canRedo).toBe(false);
+  });
+});

@@ -1,0 +1,69 @@
+import { describe, expect, it } from 'vitest';
+import { ISSUE_CODES, issue } from '../base';
+import { sentenceFor, writeAmount, writeMoney, writeNumber, writeShare } from './index';
+
+const plain = (text: string): string => text.replace(/\u00a0/g, ' ');
+
+describe('amounts', () => {
+  it.each([
+    ['1234567.895', 'USD', '1 234 567.90'],
+    ['-1234.5', 'USD', '\u22121 234.50'],
+    ['-0.001', 'USD', '0.00'],
+    ['999999999.99', 'EUR', '999 999 999.99'],
+    ['1234.5', 'JPY', '1 235'],
+  ])('%s %s is written %s', (value, currency, written) => {
+    expect(plain(writeMoney(value, currency))).toBe(written);
+  });
+
+  it('keeps minor digits apart so that they can be softer', () => {
+    expect(writeAmount('12.3', 'USD')).toEqual({ whole: '12', minor: '.30' });
+  });
+
+  it('follows a locale where one is set', () => {
+    expect(writeMoney('1234.5', 'EUR', 'de-DE')).toBe('1.234,50');
+  });
+
+  it('never writes a small price as nothing', () => {
+    expect(writeNumber('0.0000000000041')).toBe('0.0000000000041');
+    expect(writeNumber('0.0000041', undefined, 4)).toBe('0.0000041');
+    expect(writeNumber('0')).toBe('0');
+  });
+
+  it('writes shares as percentages', () => {
+    expect(plain(writeShare('0.3127'))).toBe('31.3 %');
+  });
+});
+
+describe('sentences', () => {
+  it.each(ISSUE_CODES)('there is one for %s, ending as a sentence does', (code) => {
+    const values = {
+      text: 't',
+      unit: 'u',
+      from: 'f',
+      to: 't',
+      amount: 'a',
+      count: 'c',
+      hours: 'h',
+      month: 'm',
+      days: 'd',
+      meter: 'm',
+      book: 'b',
+      revision: '1',
+      region: 'r',
+      kind: 'Server',
+      sku: 's',
+      wanted: 'w',
+      offer: 'o',
+      date: 'd',
+      instead: 'i',
+      term: '12-none',
+      terms: 'on-demand',
+      vcpu: '1',
+      memory: '2',
+      reason: 'because.',
+    };
+    const sentence = sentenceFor(issue(code, [], values));
+    expect(sentence).toMatch(/\.$/);
+    expect(sentence).not.toContain('undefined');
+  });
+});

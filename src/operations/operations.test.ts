@@ -1,0 +1,81 @@
+import { describe, expect, it } from 'vitest';
+import { smallBookFile } from '@tests/support/books';
+import { designOf, serverOf } from '@tests/support/designs';
+import { storeContract, testContext } from '@tests/support/store-contract';
+import { writeDesign } from '@/formats';
+import {
+  AppError,
+  asAppError,
+  createDesign,
+  editDesign,
+  exportDesign,
+  importBook,
+  importDesign,
+  listBooks,
+  listDesigns,
+  openDesign,
+  priceDesignOnServer,
+} from './index';
+import { memoryBookStore, memoryDesignStore } from './memory-stores';
+
+const stores = () => ({ books: memoryBookStore(), designs: memoryDesignStore() });
+
+storeContract('in memory', async () => stores());
+
+describe('roles', () => {
+  it('a viewer reads and changes nothing', async () => {
+    const editor = testContext(stores());
+    const viewer = { ...editor, actor: { ...editor.actor, role: 'viewer' as const } };
+    const id = await importDesign(editor, writeDesign(designOf([serverOf('a')])));
+    await expect(openDesign(viewer, id)).resolves.toMatchObject({ revision: 0 });
+    const batch = {
+      baseRevision: 0,
+      batch: crypto.randomUUID(),
+      edits: [{ edit: 'remove-component', id: 'a' }],
+    };
+    await expect(editDesign(viewer, id, batch)).rejects.toMatchObject({ code: 'forbidden' });
+    await expect(createDesign(viewer, 'Mine')).rejects.toMatchObject({ code: 'forbidden' });
+    await expect(importBook(viewer, JSON.stringify(smallBookFile()))).rejects.toMatchObject({
+      code: 'forbidden',
+    });
+    expect(await listDesigns(viewer)).toHaveLength(1);
+    expect(await listBooks(viewer)).toEqual([]);
+  });
+});
+
+describe('the same number everywhere', () => {
+  it('in the list, in the CSV and in the JSON', async () => {
+    const context = testContext(stores());
+    await importBook(context, JSON.stringify(smallBookFile()));
+    const id = await importDesign(
+      context,
+      writeDesign(
+        designOf([serverOf('a', { count: { likely: '3' } })], { books: [{ book: 'small', revision: 3 }] }),
+      ),
+    );
+    const summary = await priceDesignOnServer(context, (await openDesign(context, id)).design);
+    const csv = await exportDesign(context, id, 'csv');
+    const json = JSON.parse((await exportDesign(context, id, 'json')).text) as {
+      priced: { printed: string };
+    };
+    expect(summary.printed).toBe('219');
+    expect((await listDesigns(context))[0]?.totals?.monthly).toBe('219');
+    expect(csv.text).toContain('219.00');
+    expect(csv.name).toBe('test-design.csv');
+    expect(json.priced.printed).toBe('219');
+  });
+});
+
+describe('errors', () => {
+  it('never let inner details out', () => {
+    const error = asAppError(new Error('password=secret at /home/x'));
+    expect(error).toMatchObject({ code: 'internal' });
+    expect(JSON.stringify(error.outside())).not.toContain('secret');
+  });
+
+  it('say when the database does not answer', () => {
+    const refused = Object.assign(new Error('connect'), { code: 'ECONNREFUSED' });
+    expect(asAppError(refused).code).toBe('unavailable');
+    expect(asAppError(new AppError('stale', 'x')).code).toBe('stale');
+  });
+});

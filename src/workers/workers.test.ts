@@ -1,0 +1,140 @@
+import { describe, expect, it } from 'vitest';
+import { bookFrom, smallBookFile } from '@tests/support/books';
+import { designOf, serverOf, transferOf } from '@tests/support/designs';
+import { bookSet } from '@/core/pricing';
+import { summarise } from '@/core/range';
+import type { PlainFigure } from '@/core/trace';
+import { Answerer } from './answer';
+import { BookShelf } from './book-shelf';
+import { PricingClient } from './client';
+import type { Answers, Reply, Request } from './protocol';
+
+/** The two routes the shelf reads, from the small book. */
+function fakeRoutes() {
+  const file = smallBookFile();
+  const asked: string[] = [];
+  const fetchJson = async (path: string): Promise<unknown> => {
+    asked.push(path);
+    const [, region] = /region=(\w+)/.exec(path) ?? [];
+    if (!path.startsWith('/api/books/small/3')) return null;
+    if (region) return file.rates.filter((rate) => rate.region === region);
+    const availability: Record<string, string[]> = {};
+    for (const rate of file.rates) (availability[rate.sku] ??= []).push(rate.region);
+    return {
+      book: file.book,
+      revision: file.revision,
+      regions: file.regions,
+      offers: file.offers,
+      availability,
+    };
+  };
+  return { asked, fetchJson };
+}
+
+const pins = { books: [{ book: 'small', revision: 3 }] };
+const design = designOf([serverOf('a'), transferOf('b', { likely: '250', heavy: '900' })], pins);
+
+describe('the worker', () => {
+  it('gives the same summary as the server for the same design', async () => {
+    const answerer = new Answerer(new BookShelf(fakeRoutes().fetchJson), () => 0);
+    const answer = (await answerer.answer({ ask: 'price', design, version: 1 })) as Answers['price'];
+    expect(answer.summary).toEqual(summarise(design, bookSet([bookFrom(smallBookFile())])));
+  });
+
+  it('reads each region once, however often it prices', async () => {
+    const routes = fakeRoutes();
+    const answerer = new Answerer(new BookShelf(routes.fetchJson), () => 0);
+    for (const version of [1, 2, 3]) await answerer.answer({ ask: 'price', design, version });
+    expect(routes.asked).toEqual(['/api/books/small/3', '/api/books/small/3/rates?region=severn']);
+  });
+
+  it('tries again after a failed read', async () => {
+    const routes = fakeRoutes();
+    let down = true;
+    const shelf = new BookShelf((path) =>
+      down ? Promise.reject(new Error('down')) : routes.fetchJson(path),
+    );
+    await expect(shelf.booksFor(design)).rejects.toThrow('down');
+    down = false;
+    expect((await shelf.booksFor(design)).get('small', 3)?.title).toBe('Small');
+  });
+
+  it('leaves a book that does not exist out, so that its components are not priced', async () => {
+    const answerer = new Answerer(new BookShelf(fakeRoutes().fetchJson), () => 0);
+    const lost = { ...design, books: [{ book: 'small', revision: 9 }] };
+    const answer = (await answerer.answer({ ask: 'price', design: lost, version: 1 })) as Answers['price'];
+    expect(answer.summary.unpriced).toBe(2);
+  });
+
+  it('explains components, sections and the design from what was priced', async () => {
+    const answerer = new Answerer(new BookShelf(fakeRoutes().fetchJson), () => 0);
+    await answerer.answer({ ask: 'price', design, version: 7 });
+    const explain = async (
+      subject: Parameters<Answerer['answer']>[0] extends infer Q
+        ? Q extends { subject: infer S }
+          ? S
+          : never
+        : never,
+    ) =>
+      (await answerer.answer({
+        ask: 'explain',
+        design,
+        version: 7,
+        subject,
+        case: 'heavy',
+      })) as PlainFigure | null;
+    expect((await explain({ of: 'component', id: 'b' }))?.value).toBe('125');
+    expect((await explain({ of: 'section', id: 'section' }))?.value).toBe('198');
+    expect((await explain({ of: 'design' }))?.parts.map((part) => part.value)).toEqual(['198']);
+    expect(await explain({ of: 'component', id: 'gone' })).toBeNull();
+  });
+
+  it('lists offers and terms for one component', async () => {
+    const answerer = new Answerer(new BookShelf(fakeRoutes().fetchJson), () => 0);
+    const component = design.sections[0]!.components[0]!;
+    const offers = (await answerer.answer({ ask: 'offers', design, component })) as Answers['offers'];
+    expect(offers.find((row) => row.sku === 'A-8')).toMatchObject({
+      hourly: '0.19',
+      monthly: '138.7',
+      soldHere: true,
+    });
+    const terms = (await answerer.answer({ ask: 'terms', design, component })) as Answers['terms'];
+    expect(terms.find((row) => row.term === '36-all')).toMatchObject({
+      monthly: null,
+      why: expect.stringContaining('not sold here') as string,
+    });
+  });
+});
+
+describe('the client', () => {
+  class FakeWorker {
+    onmessage: ((event: { data: Reply }) => void) | null = null;
+    onerror: (() => void) | null = null;
+    readonly sent: Request[] = [];
+    postMessage(request: Request): void {
+      this.sent.push(request);
+    }
+    terminate(): void {}
+  }
+
+  it('matches answers to questions, whatever their order, and passes errors on', async () => {
+    const worker = new FakeWorker();
+    const client = new PricingClient(worker as unknown as Worker);
+    const component = design.sections[0]!.components[0]!;
+    const first = client.ask({ ask: 'offers', design, component });
+    const second = client.ask({ ask: 'terms', design, component });
+    const [one, two] = worker.sent.map((request) => request.id);
+    worker.onmessage?.({ data: { id: two!, ok: false, message: 'No books.' } });
+    worker.onmessage?.({ data: { id: one!, ok: true, answer: [] } });
+    await expect(first).resolves.toEqual([]);
+    await expect(second).rejects.toThrow('No books.');
+  });
+
+  it('fails what is waiting when the worker cannot run', async () => {
+    const worker = new FakeWorker();
+    const client = new PricingClient(worker as unknown as Worker);
+    const waiting = client.ask({ ask: 'price', design, version: 1 });
+    worker.onerror?.();
+    await expect(waiting).rejects.toThrow(/could not start/);
+  });
+});
