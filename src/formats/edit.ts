@@ -59,5 +59,3 @@ export const editBatchSchema = z.strictObject({
   batch: z.uuid(),
   edits: z.array(editSchema).min(1).max(500),
 });
-
-export type EditBatch = z.infer<typeof editBatchSchema>;

@@ -9,6 +9,3 @@ export const halfAwayFromZero: Rounding = (value, digits) =>
 
 /** Toward minus infinity. */
 export const down: Rounding = (value, digits) => value.toDecimalPlaces(digits, Decimal.ROUND_FLOOR);
-
-/** Toward plus infinity. */
-export const up: Rounding = (value, digits) => value.toDecimalPlaces(digits, Decimal.ROUND_CEIL);

@@ -1,5 +1,4 @@
 /** The rows of the ledger: sections, their components, a blank line to write on, and one for a new section. */
-import { mainMeter } from '@/core/books';
 import type { Component, Design, Section } from '@/core/design';
 import type { DesignSummary, LineSummary, SectionSummary } from '@/core/range';
 import { sure } from '@/core/usage';
@@ -60,10 +59,4 @@ export function newComponent(
     usage: {},
     term: 'on-demand',
   };
-}
-
-/** The unit a kind's main quantity is typed in, for hints. */
-export function useHint(component: Component): string {
-  if (component.kind === 'server') return 'always, 300 h, or 10 h x 22 d';
-  return `for example 500 ${mainMeter(component.kind).enteredIn}`;
 }

@@ -1,0 +1,136 @@
+/** The small examples that go with the formats; `./run formats` writes them as files, a test checks those. */
+import type { Design } from '@/core/design';
+import type { PriceBookFile } from '@/formats';
+
+export const exampleBook: PriceBookFile = {
+  format: 'wick-price-book',
+  version: 1,
+  book: {
+    key: 'harbour-house',
+    title: 'Harbour House',
+    provider: 'Harbour House',
+    currency: 'EUR',
+    monthHours: '730',
+  },
+  revision: { number: 1, effective: '2026-11-01', source: 'Internal price list of the platform team' },
+  regions: [
+    { code: 'quay', name: 'Quay', country: 'United Kingdom', latitude: 51.5, longitude: -2.7, carbon: 182 },
+    {
+      code: 'lighthouse',
+      name: 'Lighthouse',
+      country: 'Norway',
+      latitude: 58.2,
+      longitude: 8.1,
+      carbon: null,
+    },
+  ],
+  offers: [
+    {
+      sku: 'BERTH-4-16',
+      kind: 'server',
+      name: 'Berth 4/16',
+      family: 'Balanced',
+      processor: 'Halden',
+      vcpu: '4',
+      memory: '16',
+      burstable: false,
+      lifecycle: 'current',
+      retires: null,
+      replacedBy: null,
+      note: '',
+    },
+    {
+      sku: 'SAIL-OUT',
+      kind: 'transfer-out',
+      name: 'Transfer to the internet',
+      family: '',
+      processor: '',
+      vcpu: null,
+      memory: null,
+      burstable: false,
+      lifecycle: 'current',
+      retires: null,
+      replacedBy: null,
+      note: '',
+    },
+  ],
+  rates: [
+    {
+      sku: 'BERTH-4-16',
+      region: 'quay',
+      meter: 'running',
+      term: 'on-demand',
+      unit: 'hour',
+      charge: { structure: 'per-unit', price: '0.142' },
+      upfront: null,
+      allowance: null,
+      pool: 'component',
+    },
+    {
+      sku: 'BERTH-4-16',
+      region: 'quay',
+      meter: 'running',
+      term: '12-part',
+      unit: 'hour',
+      charge: { structure: 'per-unit', price: '0.049' },
+      upfront: '430',
+      allowance: null,
+      pool: 'component',
+    },
+    {
+      sku: 'SAIL-OUT',
+      region: 'quay',
+      meter: 'transferred',
+      term: 'on-demand',
+      unit: 'GB',
+      charge: {
+        structure: 'graduated',
+        tiers: [
+          { upTo: '10000', price: '0.08' },
+          { upTo: null, price: '0.05' },
+        ],
+      },
+      upfront: null,
+      allowance: '100',
+      pool: 'region',
+    },
+  ],
+};
+
+export const exampleDesign: Design = {
+  title: 'Ticket office',
+  description: 'Two servers and what they send out.',
+  currency: 'EUR',
+  assumptions: { month: { hours: '730' }, countAllowances: true, exchange: [] },
+  books: [{ book: 'harbour-house', revision: 1 }],
+  sections: [
+    {
+      id: 'front',
+      name: 'Front',
+      components: [
+        {
+          id: 'front-servers',
+          name: 'Front servers',
+          kind: 'server',
+          count: { likely: '2', heavy: '3' },
+          place: { book: 'harbour-house', region: 'quay' },
+          choice: { by: 'cheapest', need: { vcpu: '4', memory: '16' } },
+          running: { pattern: 'always' },
+          usage: {},
+          term: '12-part',
+        },
+        {
+          id: 'pages-out',
+          name: 'Pages to travellers',
+          kind: 'transfer-out',
+          count: { likely: '1' },
+          place: { book: 'harbour-house', region: 'quay' },
+          choice: { by: 'sku', sku: 'SAIL-OUT' },
+          running: { pattern: 'always' },
+          usage: { transferred: { amount: { lean: '800', likely: '1500', heavy: '12000' }, unit: 'GB' } },
+          term: 'on-demand',
+        },
+      ],
+    },
+  ],
+};

@@ -1,0 +1,65 @@
+/** axe finds nothing on any screen, in light and in dark; and every page carries its policy. */
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { cell, COLUMN, expect, openDesign, test } from './screen';
+
+async function axe(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(
+    violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html.slice(0, 160)).join(' | ')}`),
+  ).toEqual([]);
+}
+
+for (const scheme of ['light', 'dark'] as const) {
+  test.describe(scheme, () => {
+    test.use({ colorScheme: scheme });
+
+    test('designs', async ({ page }) => {
+      await page.goto('/designs');
+      await expect(page.getByRole('grid')).toBeVisible();
+      await axe(page);
+    });
+
+    test('the ledger with settings, trace and ways of paying', async ({ page }) => {
+      await openDesign(page);
+      await axe(page);
+      await cell(page, 'Front servers', COLUMN.name).click();
+      await axe(page);
+      await cell(page, 'Front servers', COLUMN.amount).click();
+      await expect(page.getByRole('complementary')).toContainText('Recurring each month');
+      await axe(page);
+      await cell(page, 'Front servers', COLUMN.paid).click();
+      await expect(page.getByRole('complementary')).toContainText('12 months, all upfront');
+      await axe(page);
+    });
+
+    test('the lists that open', async ({ page }) => {
+      await openDesign(page);
+      await cell(page, 'Front servers', COLUMN.what).dblclick();
+      await expect(page.getByRole('option').first()).toBeVisible();
+      await axe(page);
+      await page.keyboard.press('Escape');
+      await cell(page, 'Front servers', COLUMN.where).dblclick();
+      await expect(page.getByRole('option').first()).toBeVisible();
+      await axe(page);
+      await page.keyboard.press('Escape');
+      await page.keyboard.press('/');
+      await expect(page.getByRole('option').first()).toBeVisible();
+      await axe(page);
+    });
+
+    test('price books', async ({ page }) => {
+      await page.goto('/books');
+      await expect(page.getByRole('complementary')).toContainText('Regions');
+      await axe(page);
+    });
+  });
+}
+
+test('a content policy is set, and the page works under it', async ({ page }) => {
+  const answer = await page.goto('/designs');
+  const policy = answer?.headers()['content-security-policy'] ?? '';
+  expect(policy).toMatch(/script-src 'self' 'nonce-[^']+' 'strict-dynamic'/);
+  expect(policy).not.toContain('unsafe-eval');
+  expect(answer?.headers()['x-content-type-options']).toBe('nosniff');
+});

@@ -1,0 +1,82 @@
+/** Everything by keyboard: no mouse in this file. */
+import { expect, freshDesign, saved, test, total } from './screen';
+
+test('a design is opened, written, changed, undone and explained without a mouse', async ({ page }) => {
+  await freshDesign(page, 'By keyboard');
+  await page.goto('/designs');
+  await expect(page.getByRole('grid', { name: 'Designs' })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'By keyboard' })).toBeVisible();
+  const grid = page.getByRole('grid');
+  await expect(grid).toBeFocused();
+
+  // A component on the next line: kind, name, place, offer, count.
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Control+Home');
+  await page.keyboard.press('Control+Enter');
+  await page.keyboard.type('serv');
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('Quay servers');
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('norvane elbe');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('gridcell', { name: 'Norvane, Elbe' })).toBeVisible();
+  await expect(grid).toBeFocused();
+  await page.keyboard.press('ArrowLeft');
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('4/16');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('ArrowUp');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('dialog')).toBeHidden();
+  await expect.poll(() => total(page)).toBeGreaterThan(10);
+  const one = await total(page);
+
+  await expect(grid).toBeFocused();
+  await page.keyboard.press('End');
+  await page.keyboard.press('ArrowLeft');
+  await page.keyboard.press('ArrowLeft');
+  await page.keyboard.type('5');
+  await page.keyboard.press('Enter');
+  await expect.poll(() => total(page)).toBeCloseTo(one * 5, 0);
+
+  await page.keyboard.press('Control+z');
+  await expect.poll(() => total(page)).toBe(one);
+  await page.keyboard.press('Control+Shift+z');
+  await expect.poll(() => total(page)).toBeCloseTo(one * 5, 0);
+
+  await page.keyboard.press('ArrowUp');
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('tab', { name: 'How it adds up' })).toHaveAttribute('aria-selected', 'true');
+  await expect(page.getByRole('complementary')).toContainText('Price per hour');
+
+  await page.keyboard.press('Delete');
+  await expect.poll(() => total(page)).toBe(0);
+  await page.keyboard.press('Control+z');
+  await expect.poll(() => total(page)).toBeCloseTo(one * 5, 0);
+  await saved(page);
+
+  // Find, and the list of keys.
+  await page.keyboard.press('/');
+  await page.keyboard.type('price books');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Price books', level: 1 })).toBeVisible();
+});
+
+test('Esc takes back what is being typed', async ({ page }) => {
+  await page.goto('/designs/00000000-0000-4000-8000-000000000101');
+  const grid = page.getByRole('grid');
+  await expect(grid).toBeFocused();
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.type('Nonsense');
+  await expect(page.getByRole('textbox', { name: 'Component name' })).toHaveValue('Nonsense');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('gridcell', { name: 'Front servers' })).toBeVisible();
+  await expect(grid).toBeFocused();
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+});

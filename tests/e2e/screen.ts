@@ -1,0 +1,68 @@
+/** What the browser tests do over and over, in the words of a user. */
+import { expect, type Locator, type Page, test as base } from '@playwright/test';
+
+export const BOOKING = '/designs/00000000-0000-4000-8000-000000000101';
+
+/** Every test fails on an error of the page or a breach of the content policy. */
+export const test = base.extend<{ quiet: void }>({
+  baseURL: async ({}, use) => {
+    await use(process.env.E2E_ADDRESS);
+  },
+  quiet: [
+    async ({ page }, use) => {
+      const trouble: string[] = [];
+      page.on('pageerror', (error) => trouble.push(error.message));
+      page.on('console', (message) => {
+        if (message.type() === 'error' && /Content Security Policy|Hydration|hydrat/i.test(message.text()))
+          trouble.push(message.text());
+      });
+      await use();
+      expect(trouble).toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+
+export { expect };
+
+/** The ledger cell of a named component. */
+export function cell(page: Page, row: string, column: number): Locator {
+  return page.getByRole('row').filter({ hasText: row }).first().getByRole('gridcell').nth(column);
+}
+
+export const COLUMN = { name: 0, what: 1, where: 2, use: 3, paid: 4, count: 5, amount: 6, wick: 7 } as const;
+
+export async function openDesign(page: Page, address = BOOKING): Promise<void> {
+  await page.goto(address);
+  await expect(page.getByTestId('total')).toBeVisible();
+}
+
+/** The total as a number, once the prices of the newest version are there. */
+export async function total(page: Page): Promise<number> {
+  const text = await page.getByTestId('total').locator('.double-line').innerText();
+  return Number(text.replace(/[^\d.]/g, ''));
+}
+
+export async function saved(page: Page): Promise<void> {
+  await expect(page.getByRole('status')).toContainText(/^Saved/);
+}
+
+/** A design of its own for a test that changes things. */
+export async function freshDesign(page: Page, title: string): Promise<string> {
+  const made = await page.request.post('/api/designs', { data: { title } });
+  expect(made.status()).toBe(201);
+  const { id } = (await made.json()) as { id: string };
+  return id;
+}
+
+export async function copyOfBooking(page: Page): Promise<string> {
+  const made = await page.request.post(`/api${BOOKING}/copy`);
+  const { id } = (await made.json()) as { id: string };
+  return `/designs/${id}`;
+}
+
+export async function edit(page: Page, design: string, edits: object[], baseRevision: number) {
+  return page.request.post(`/api${design}/edits`, {
+    data: { baseRevision, batch: crypto.randomUUID(), edits },
+  });
+}
