@@ -15,8 +15,8 @@ export default defineConfig({
   testDir: 'tests/e2e',
   globalSetup: './tests/e2e/global-setup.ts',
   workers: 1,
-  timeout: 60_000,
-  expect: { timeout: 10_000 },
+  timeout: 40_000,
+  expect: { timeout: 6_000 },
   forbidOnly: Boolean(process.env.CI),
   reporter: [
     ['list'],
@@ -25,6 +25,6 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     launchOptions: { executablePath: CHROMIUM, args: CHROMIUM_ARGS },
-    trace: 'retain-on-failure',
+    screenshot: 'only-on-failure',
   },
 });

@@ -42,26 +42,7 @@ export async function startCluster(home: string, options: ClusterOptions): Promi
       '-c shared_buffers=256MB',
       ...(options.durable ? [] : ['-c fsync=off', '-c synchronous_commit=off', '-c full_page_writes=off']),
     ].join(' ');
-    const log = path.join(folder, 'server.log');
-    const started = asServerUser([
-      `${bin}/pg_ctl`,
-      '-D',
-      folder,
-      '-l',
-      log,
-      '-o',
-      settings,
-      '-w',
-      '-t',
-      '60',
-      'start',
-    ]);
-    if (started.status !== 0) {
-      const cause = fs.existsSync(log)
-        ? fs.readFileSync(log, 'utf8').trim().split('\n').pop()
-        : started.stderr;
-      stop(`PostgreSQL did not start: ${cause ?? ''} Its log is ${log}.`);
-    }
+    await startServer(bin, folder, settings);
   }
   const url = `postgres://${ROLE}:${password}@${LOOPBACK}:${port}/${ROLE}`;
   ensureDatabase(bin, url, port, password);
@@ -69,8 +50,40 @@ export async function startCluster(home: string, options: ClusterOptions): Promi
     url,
     folder,
     stop: () => void asServerUser([`${bin}/pg_ctl`, '-D', folder, '-m', 'fast', '-w', 'stop']),
-    pid: () => Number(fs.readFileSync(path.join(folder, 'postmaster.pid'), 'utf8').split('\n')[0]),
+    pid: () => serverPid(folder) ?? stop('The database server is not running.'),
   };
+}
+
+/** After a killed server its last processes may hold the memory for a moment: tries again for a while. */
+async function startServer(bin: string, folder: string, settings: string): Promise<void> {
+  const log = path.join(folder, 'server.log');
+  for (let tries = 0; tries < 20; tries += 1) {
+    removeStalePid(folder);
+    const start = [`${bin}/pg_ctl`, '-D', folder, '-l', log, '-o', settings, '-w', '-t', '60', 'start'];
+    if (asServerUser(start).status === 0) return;
+    await new Promise((resolve) => setTimeout(resolve, 500));
+  }
+  const lines = fs.existsSync(log) ? fs.readFileSync(log, 'utf8').trim().split('\n') : [];
+  stop(`PostgreSQL did not start: ${lines.pop() ?? 'no reason was given.'} Its log is ${log}.`);
+}
+
+function serverPid(folder: string): number | null {
+  const file = path.join(folder, 'postmaster.pid');
+  return fs.existsSync(file) ? Number(fs.readFileSync(file, 'utf8').split('\n')[0]) : null;
+}
+
+/** A process that was killed and not yet buried by its parent still has a number, but does nothing any more. */
+function isRunning(pid: number): boolean {
+  try {
+    return !/\nState:\s+[ZX]/.test(fs.readFileSync(`/proc/${pid}/status`, 'utf8'));
+  } catch {
+    return false;
+  }
+}
+
+function removeStalePid(folder: string): void {
+  const pid = serverPid(folder);
+  if (pid !== null && !isRunning(pid)) fs.rmSync(path.join(folder, 'postmaster.pid'));
 }
 
 function isRoot(): boolean {
@@ -125,6 +138,8 @@ function createCluster(bin: string, home: string, folder: string, password: stri
 
 /** The port of a server that still runs on this folder, for example after the application was killed. */
 function runningPort(bin: string, folder: string): number | null {
+  const pid = serverPid(folder);
+  if (pid === null || !isRunning(pid)) return null;
   const status = asServerUser([`${bin}/pg_ctl`, '-D', folder, 'status']);
   if (status.status !== 0) return null;
   return Number(fs.readFileSync(path.join(folder, 'postmaster.pid'), 'utf8').split('\n')[3]);

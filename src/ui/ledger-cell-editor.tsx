@@ -15,6 +15,8 @@ interface CellEditorProps {
 }
 
 export function CellEditor({ edit, begin, end, onFinish, onLeft }: CellEditorProps) {
+  // The cell's own text follows the preview while one types; what it was at the beginning decides what is a change.
+  const [original] = useState(edit.text);
   const [text, setText] = useState(begin ?? edit.text);
   const [fault, setFault] = useState<string | null>(null);
   const input = useRef<HTMLInputElement>(null);
@@ -32,7 +34,7 @@ export function CellEditor({ edit, begin, end, onFinish, onLeft }: CellEditorPro
     onFinish(rows, columns);
   };
   const commit = (rows: number, columns: number): void => {
-    if (text === edit.text) {
+    if (text === original) {
       edit.cancel();
       return leave(rows, columns);
     }
@@ -61,7 +63,7 @@ export function CellEditor({ edit, begin, end, onFinish, onLeft }: CellEditorPro
   const settle = (): void => {
     if (finished.current) return;
     finished.current = true;
-    if (text !== edit.text && edit.preview(text) === null) edit.commit(text);
+    if (text !== original && edit.preview(text) === null) edit.commit(text);
     else edit.cancel();
   };
   const latest = useRef(settle);

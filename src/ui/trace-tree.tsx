@@ -2,7 +2,7 @@
 'use client';
 import { ChevronRight } from 'lucide-react';
 import { useState } from 'react';
-import { writeMoney, writeNumber } from '@/core/display';
+import { groupInText, writeMoney, writeNumber } from '@/core/display';
 import { formulaOf, type PlainFigure } from '@/core/trace';
 
 interface TraceTreeProps {
@@ -51,7 +51,7 @@ function TraceStep({ figure, depth }: { readonly figure: PlainFigure; readonly d
           />
         )}
         <span className={`min-w-0 ${opens ? '' : 'pl-[18px]'}`}>
-          {figure.label}
+          {groupInText(figure.label)}
           {formula && <span className="block text-xs break-words text-soft">{formula}</span>}
           {figure.note && <span className="block text-xs text-soft">{figure.note}</span>}
         </span>

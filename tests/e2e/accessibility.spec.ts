@@ -36,7 +36,7 @@ for (const scheme of ['light', 'dark'] as const) {
     test('the lists that open', async ({ page }) => {
       await openDesign(page);
       await cell(page, 'Front servers', COLUMN.what).dblclick();
-      await expect(page.getByRole('option').first()).toBeVisible();
+      await expect(page.getByRole('listbox').getByRole('option').first()).toBeVisible();
       await axe(page);
       await page.keyboard.press('Escape');
       await cell(page, 'Front servers', COLUMN.where).dblclick();

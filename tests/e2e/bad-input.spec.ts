@@ -85,13 +85,11 @@ test('another site cannot change anything', async ({ page }) => {
 
 test('a design file of a wrong version is refused with its place', async ({ page }) => {
   await page.goto('/designs');
-  await page
-    .getByLabel('Design file')
-    .setInputFiles({
-      name: 'future.json',
-      mimeType: 'application/json',
-      buffer: Buffer.from('{"format":"wick-design","version":99,"design":{}}'),
-    });
+  await page.getByLabel('Design file').setInputFiles({
+    name: 'future.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from('{"format":"wick-design","version":99,"design":{}}'),
+  });
   const dialog = page.getByRole('dialog');
   await expect(dialog).toContainText('“future.json” was refused');
   await expect(dialog).toContainText('version');

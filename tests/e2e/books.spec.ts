@@ -47,12 +47,10 @@ test('a faulty file is refused whole, with its faults by path', async ({ page })
 
 test('what is not JSON at all is refused with a sentence', async ({ page }) => {
   await page.goto('/books');
-  await page
-    .getByLabel('Price book file')
-    .setInputFiles({
-      name: 'list.json',
-      mimeType: 'application/json',
-      buffer: Buffer.from('price,unit\n1,GB'),
-    });
+  await page.getByLabel('Price book file').setInputFiles({
+    name: 'list.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from('price,unit\n1,GB'),
+  });
   await expect(page.getByRole('dialog')).toContainText('The file is not valid JSON');
 });

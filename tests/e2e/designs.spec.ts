@@ -7,7 +7,7 @@ test('shows total, range and last change of each design', async ({ page }) => {
   await expect(row).toContainText('5 136.95 USD');
   await expect(row.getByRole('img')).toHaveAttribute(
     'aria-label',
-    /lean 2 957\.40, likely 5 136\.95, heavy 24 528\.14 USD/,
+    /lean 2\s957\.40, likely 5\s136\.95, heavy 24\s528\.14 USD/,
   );
 });
 

@@ -5,18 +5,18 @@ export const BOOKING = '/designs/00000000-0000-4000-8000-000000000101';
 
 /** Every test fails on an error of the page or a breach of the content policy. */
 export const test = base.extend<{ quiet: void }>({
-  baseURL: async ({}, use) => {
-    await use(process.env.E2E_ADDRESS);
+  baseURL: async ({}, provide) => {
+    await provide(process.env.E2E_ADDRESS);
   },
   quiet: [
-    async ({ page }, use) => {
+    async ({ page }, provide) => {
       const trouble: string[] = [];
       page.on('pageerror', (error) => trouble.push(error.message));
       page.on('console', (message) => {
         if (message.type() === 'error' && /Content Security Policy|Hydration|hydrat/i.test(message.text()))
           trouble.push(message.text());
       });
-      await use();
+      await provide();
       expect(trouble).toEqual([]);
     },
     { auto: true },

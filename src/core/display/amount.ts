@@ -73,3 +73,9 @@ export function writeNumber(value: string | Decimal, locale: string = HOUSE, mos
 export function writeShare(value: string | Decimal, locale: string = HOUSE): string {
   return `${writeNumber(halfAwayFromZero(new Decimal(value).times(100), 1), locale, 1)}\u00a0%`;
 }
+
+/** Groups long runs of digits inside a label: "First 10000 GB" → "First 10 000 GB". */
+export function groupInText(text: string, locale: string = HOUSE): string {
+  const { group } = signs(locale);
+  return text.replace(/(?<![\d.])\d{5,}(?!\d)/g, (digits) => groupDigits(digits, group));
+}

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { ISSUE_CODES, issue } from '../base';
-import { sentenceFor, writeAmount, writeMoney, writeNumber, writeShare } from './index';
+import { groupInText, sentenceFor, writeAmount, writeMoney, writeNumber, writeShare } from './index';
 
 const plain = (text: string): string => text.replace(/\u00a0/g, ' ');
 
@@ -27,6 +27,12 @@ describe('amounts', () => {
     expect(writeNumber('0.0000000000041')).toBe('0.0000000000041');
     expect(writeNumber('0.0000041', undefined, 4)).toBe('0.0000041');
     expect(writeNumber('0')).toBe('0');
+  });
+
+  it('groups long numbers in labels, not what follows a point', () => {
+    expect(plain(groupInText('From 10000 to 50000 GB at 0.0000123456'))).toBe(
+      'From 10 000 to 50 000 GB at 0.0000123456',
+    );
   });
 
   it('writes shares as percentages', () => {

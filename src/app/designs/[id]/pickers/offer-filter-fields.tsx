@@ -1,50 +1,51 @@
 /** The small fields that narrow the list of offers. */
 'use client';
-import { INPUT } from '@/ui/field';
+import { Field } from '@/ui/field';
 
-export function Select({
-  label,
-  value,
-  options,
-  onChange,
-}: {
+interface SelectProps {
   readonly label: string;
   readonly value: string;
   readonly options: readonly string[];
   readonly onChange: (value: string) => void;
-}) {
+}
+
+export function Select({ label, value, options, onChange }: SelectProps) {
   return (
-    <label className="w-[130px]">
-      <span className="mb-0.5 block text-xs text-soft">{label}</span>
-      <select value={value} onChange={(event) => onChange(event.target.value)} className={INPUT}>
-        <option value="">any</option>
-        {options.map((option) => (
-          <option key={option}>{option}</option>
-        ))}
-      </select>
-    </label>
+    <div className="w-[130px]">
+      <Field label={label}>
+        {(field) => (
+          <select {...field} value={value} onChange={(event) => onChange(event.target.value)}>
+            <option value="">any</option>
+            {options.map((option) => (
+              <option key={option}>{option}</option>
+            ))}
+          </select>
+        )}
+      </Field>
+    </div>
   );
 }
 
-export function Least({
-  label,
-  value,
-  onChange,
-}: {
+interface LeastProps {
   readonly label: string;
   readonly value: string;
   readonly onChange: (value: string) => void;
-}) {
+}
+
+export function Least({ label, value, onChange }: LeastProps) {
   return (
-    <label className="w-[72px]">
-      <span className="mb-0.5 block text-xs text-soft">{label}</span>
-      <input
-        value={value}
-        inputMode="decimal"
-        maxLength={8}
-        onChange={(event) => onChange(event.target.value)}
-        className={INPUT}
-      />
-    </label>
+    <div className="w-[72px]">
+      <Field label={label}>
+        {(field) => (
+          <input
+            {...field}
+            value={value}
+            inputMode="decimal"
+            maxLength={8}
+            onChange={(event) => onChange(event.target.value)}
+          />
+        )}
+      </Field>
+    </div>
   );
 }

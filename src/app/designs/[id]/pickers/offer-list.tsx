@@ -45,6 +45,7 @@ export function OfferList({ rows, component, currency, typed, onChoose }: OfferL
     state: { globalFilter: search, columnFilters },
     initialState: { sorting: [{ id: 'monthly', desc: false }] },
     globalFilterFn: (row, _column, value) => matchesWords(row.original, String(value)),
+    enableSortingRemoval: false,
     getColumnCanGlobalFilter: (column) => column.id === 'name',
   });
   const shown = table.getRowModel().rows.map((row) => row.original);

@@ -33,6 +33,7 @@ const common = {
   sortFn: (a: { getValue: (id: string) => unknown }, b: { getValue: (id: string) => unknown }, id: string) =>
     compare(a.getValue(id) as number, b.getValue(id) as number),
   sortUndefined: 'last' as const,
+  sortDescFirst: false,
 };
 
 export const columns = helper.columns([

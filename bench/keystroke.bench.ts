@@ -1,0 +1,124 @@
+/**
+ * From a keystroke in the ledger to the new total in the tally line, in headless Chromium on the built application.
+ * The baseline is the same keystroke in a bare input that writes its value beside itself, in the same page.
+ * Also counts main-thread tasks over 50 ms while typing.
+ */
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { chromium, type Page } from '@playwright/test';
+import { setUpDatabase } from '@/cli/set-up';
+import { writeDesign } from '@/formats';
+import { CHROMIUM_ARGS } from '../playwright.config';
+import { startApplication } from '../scripts/lib/application';
+import { ensureBuilt } from '../scripts/lib/build';
+import { startCluster } from '../scripts/lib/cluster';
+import { CHROMIUM, requireChromium } from '../scripts/lib/debian';
+import { freePort } from '../scripts/lib/ports';
+import { designOfSize } from './designs';
+import { type BenchRow, type Measured, printRows, statistics } from './measure';
+
+const KEYS = 40;
+
+/** Types one digit after the other into the focused input; each time waits in the page until `changed` says so. */
+async function typeAndTime(
+  page: Page,
+  what: 'total' | 'echo',
+): Promise<{ measured: Measured; longTasks: number }> {
+  return page
+    .evaluate(
+      async ([kind, keys]) => {
+        const watched = document.querySelector<HTMLElement>(
+          kind === 'total' ? '[data-testid=total]' : '#bench-echo',
+        )!;
+        const input = document.querySelector<HTMLInputElement>(
+          kind === 'total' ? '[role=gridcell] input' : '#bench-input',
+        )!;
+        const write = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!;
+        let longTasks = 0;
+        const observer = new PerformanceObserver((list) => (longTasks += list.getEntries().length));
+        observer.observe({ entryTypes: ['longtask'] });
+        const times: number[] = [];
+        for (let key = 0; key < Number(keys); key += 1) {
+          const before = watched.textContent;
+          const started = performance.now();
+          write.call(input, String(2 + (key % 7)));
+          input.dispatchEvent(new Event('input', { bubbles: true }));
+          await new Promise<void>((resolve) => {
+            const check = (): void =>
+              watched.textContent !== before ? resolve() : void setTimeout(check, 0);
+            check();
+          });
+          times.push(performance.now() - started);
+          await new Promise((resolve) => setTimeout(resolve, 60));
+        }
+        observer.disconnect();
+        return { times, longTasks };
+      },
+      [what, KEYS] as const,
+    )
+    .then(({ times, longTasks }) => ({ measured: statistics(times), longTasks }));
+}
+
+async function addBareInput(page: Page): Promise<void> {
+  await page.evaluate(() => {
+    const input = document.createElement('input');
+    const echo = document.createElement('output');
+    input.id = 'bench-input';
+    echo.id = 'bench-echo';
+    input.addEventListener('input', () => (echo.textContent = input.value));
+    document.body.append(input, echo);
+  });
+}
+
+requireChromium();
+ensureBuilt();
+const home = fs.mkdtempSync(path.join(os.tmpdir(), 'wick-bench-'));
+fs.chmodSync(home, 0o755);
+const cluster = await startCluster(home, { durable: true });
+await setUpDatabase(cluster.url, { demo: true });
+const application = await startApplication({
+  port: await freePort(),
+  databaseUrl: cluster.url,
+  mode: 'start',
+  quiet: true,
+});
+const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
+const rows: BenchRow[] = [];
+const notes: string[] = [];
+try {
+  for (const size of [10, 200]) {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    // The runner marks named functions with a helper that the page does not have.
+    await page.addInitScript('globalThis.__name = (value) => value');
+    const made = await page.request.post(`${application.address}/api/designs/import`, {
+      data: writeDesign(designOfSize(size)),
+    });
+    const { id } = (await made.json()) as { id: string };
+    const opened = performance.now();
+    await page.goto(`${application.address}/designs/${id}`);
+    await page.getByTestId('total').waitFor();
+    notes.push(`first priced view of ${size} components: ${(performance.now() - opened).toFixed(0)} ms`);
+    await page.locator('[data-cell="c0/count"]').dblclick();
+    await page.locator('[role=gridcell] input').waitFor();
+    await typeAndTime(page, 'total');
+    const { measured, longTasks } = await typeAndTime(page, 'total');
+    await addBareInput(page);
+    const baseline = (await typeAndTime(page, 'echo')).measured;
+    rows.push({
+      what: `keystroke to total, ${size} components`,
+      measured,
+      baseline: { what: 'bare input', measured: baseline },
+      aim: 'p95 < 50 ms',
+    });
+    notes.push(`main-thread tasks over 50 ms while typing ${KEYS} keys at ${size}: ${longTasks}`);
+    await page.close();
+  }
+} finally {
+  await browser.close();
+  await application.stop();
+  cluster.stop();
+  fs.rmSync(home, { recursive: true, force: true });
+}
+printRows('Keystroke to total in the browser', rows);
+for (const note of notes) process.stdout.write(`${note}\n`);
