@@ -122,7 +122,7 @@ export function Ledger<Row>({ label, columns, rows, cursor, onCursor, onKey, aut
               <div
                 key={column.key}
                 role="columnheader"
-                className={`flex h-8 items-center px-2 text-xs text-soft first:pl-[18px] ${column.end ? 'justify-end' : ''} ${column.ruled ? 'border-l border-line' : ''}`}
+                className={`flex h-8 items-center px-2 text-xs whitespace-nowrap text-soft first:pl-[18px] ${column.end ? 'justify-end' : ''} ${column.ruled ? 'border-l border-line' : ''}`}
               >
                 {column.head}
               </div>

@@ -74,6 +74,14 @@ export function writeShare(value: string | Decimal, locale: string = HOUSE): str
   return `${writeNumber(halfAwayFromZero(new Decimal(value).times(100), 1), locale, 1)}\u00a0%`;
 }
 
+/** A unit price for a column: at least `least` digits after the point, so that points stand under each other. */
+export function writePrice(value: string | Decimal, least: number, locale: string = HOUSE): string {
+  const { point } = signs(locale);
+  const written = writeNumber(value, locale, 18);
+  const [whole = '', fraction = ''] = written.split(point);
+  return `${whole}${point}${fraction.padEnd(least, '0')}`;
+}
+
 /** Groups long runs of digits inside a label: "First 10000 GB" → "First 10 000 GB". */
 export function groupInText(text: string, locale: string = HOUSE): string {
   const { group } = signs(locale);

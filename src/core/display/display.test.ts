@@ -1,6 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { ISSUE_CODES, issue } from '../base';
-import { groupInText, sentenceFor, writeAmount, writeMoney, writeNumber, writeShare } from './index';
+import {
+  groupInText,
+  sentenceFor,
+  writeAmount,
+  writeMoney,
+  writeNumber,
+  writePrice,
+  writeShare,
+} from './index';
 
 const plain = (text: string): string => text.replace(/\u00a0/g, ' ');
 
@@ -27,6 +35,11 @@ describe('amounts', () => {
     expect(writeNumber('0.0000000000041')).toBe('0.0000000000041');
     expect(writeNumber('0.0000041', undefined, 4)).toBe('0.0000041');
     expect(writeNumber('0')).toBe('0');
+  });
+
+  it('pads unit prices so that their points stand under each other, and cuts none', () => {
+    expect(writePrice('0.1', 6)).toBe('0.100000');
+    expect(writePrice('0.0000123456', 6)).toBe('0.0000123456');
   });
 
   it('groups long numbers in labels, not what follows a point', () => {

@@ -158,7 +158,7 @@ export function ledgerColumns(context: ColumnContext): LedgerColumn<Row>[] {
     {
       key: 'wick',
       head: 'Lean · likely · heavy',
-      track: '120px',
+      track: '136px',
       cell: (row) => <WickCell row={row} currency={context.currency} most={context.most} />,
       edit: (row) => (row.kind === 'component' || row.kind === 'section' ? explains : null),
     },
@@ -236,5 +236,5 @@ function WickCell({
   readonly most: number;
 }) {
   const wick = row.kind === 'section' ? row.summary?.wick : row.kind === 'component' ? row.line?.wick : null;
-  return wick ? <Wick values={wick} currency={currency} most={most} width={104} /> : null;
+  return wick ? <Wick values={wick} currency={currency} most={most} width={116} /> : null;
 }

@@ -1,7 +1,7 @@
 /** One quantity for three cases: likely is what counts; lean and heavy make its range and may be left empty. */
 'use client';
 import { err, issue, type Result } from '@/core/base';
-import { sentenceFor } from '@/core/display';
+import { sentenceFor, writeNumber } from '@/core/display';
 import { CASES, type Case, type Cased } from '@/core/usage';
 import { TextEntry } from '@/ui/text-entry';
 
@@ -16,6 +16,9 @@ interface CasedEntryProps {
   readonly commit: (value: Cased) => void;
   readonly cancel: () => void;
 }
+
+const grouped = (text: string | undefined): string =>
+  text === undefined ? '' : writeNumber(text, undefined, 18);
 
 export function CasedEntry({ label, unit, value, read, preview, commit, cancel }: CasedEntryProps) {
   const withCase = (which: Case, text: string): Result<Cased> => {
@@ -39,8 +42,8 @@ export function CasedEntry({ label, unit, value, read, preview, commit, cancel }
           <TextEntry
             key={which}
             label={which}
-            text={value?.[which] ?? ''}
-            placeholder={which === 'likely' ? 'enter' : (value?.likely ?? '')}
+            text={grouped(value?.[which])}
+            placeholder={which === 'likely' ? 'enter' : grouped(value?.likely)}
             maxLength={60}
             preview={(text) => {
               const next = withCase(which, text);

@@ -1,5 +1,5 @@
 /** The heads and the cells of the list of offers. */
-import { writeMoney, writeNumber } from '@/core/display';
+import { writeMoney, writeNumber, writePrice } from '@/core/display';
 import type { OfferRow } from '@/workers/protocol';
 
 export function headsFor(server: boolean): readonly (readonly [string | null, string, boolean])[] {
@@ -54,7 +54,7 @@ export function OfferCells({
         <span className="truncate px-1 text-soft">{row.note}</span>
       )}
       <span className="px-1 text-right whitespace-nowrap tabular-nums">
-        {price === null ? '' : writeNumber(price, undefined, server ? 6 : 12)}
+        {price === null ? '' : server ? writePrice(price, 6) : writeNumber(price)}
         {!server && row.unit && <span className="block text-xs leading-3 text-soft">per {row.unit}</span>}
       </span>
       <span className="px-1 text-right tabular-nums">
