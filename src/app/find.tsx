@@ -64,7 +64,7 @@ export function Find() {
       <button
         type="button"
         onClick={() => setOpen(true)}
-        className="flex h-7 w-[230px] items-center justify-between rounded border border-edge bg-surface px-2.5 text-sm text-soft max-[700px]:w-[90px]"
+        className="flex h-7 w-[230px] items-center justify-between rounded border border-edge bg-surface px-2.5 text-sm text-soft max-[700px]:hidden"
       >
         <span className="truncate">Find a design, part, action</span>
         <kbd className="font-mono text-xs">/</kbd>

@@ -111,7 +111,7 @@ export function Ledger<Row>({ label, columns, rows, cursor, onCursor, onKey, aut
         onKeyDown={onKeyDown}
         className="group min-h-0 flex-1 overflow-auto outline-none"
       >
-        <div role="rowgroup" className="sticky top-0 z-10 min-w-[760px] bg-surface">
+        <div role="rowgroup" className="sticky top-0 z-10 min-w-[716px] bg-surface">
           <div
             role="row"
             aria-rowindex={1}
@@ -129,7 +129,7 @@ export function Ledger<Row>({ label, columns, rows, cursor, onCursor, onKey, aut
             ))}
           </div>
         </div>
-        <div role="rowgroup" style={{ height: virtual.getTotalSize() }} className="relative min-w-[760px]">
+        <div role="rowgroup" style={{ height: virtual.getTotalSize() }} className="relative min-w-[716px]">
           {virtual.getVirtualItems().map((item) => {
             const row = rows[item.index]!;
             const active = cursor !== null && item.index === rowAt;
@@ -144,6 +144,8 @@ export function Ledger<Row>({ label, columns, rows, cursor, onCursor, onKey, aut
                   gridTemplateColumns: tracks,
                   height: item.size,
                   transform: `translateY(${item.start}px)`,
+                  // What an edited cell has to say lies over the rows below.
+                  zIndex: active && editing ? 5 : undefined,
                 }}
                 className={`absolute inset-x-0 top-0 grid border-b ${row.level === 'head' ? 'border-ink font-semibold' : 'border-line'} ${active ? 'bg-wash' : ''}`}
               >

@@ -15,7 +15,7 @@ export function Margin({ label, open, onToggle, children }: MarginProps) {
   return (
     <aside
       aria-label={label}
-      className={`relative shrink-0 border-l border-line bg-page ${open ? 'w-[348px]' : 'w-9'}`}
+      className={`relative shrink-0 border-l border-line bg-page max-[700px]:border-t max-[700px]:border-l-0 ${open ? 'w-[348px] max-[1100px]:w-[308px] max-[700px]:h-[46%] max-[700px]:w-full' : 'w-9 max-[700px]:h-9 max-[700px]:w-full'}`}
     >
       <button
         type="button"

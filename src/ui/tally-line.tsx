@@ -5,10 +5,14 @@ export function TallyLine({ children, aside }: { readonly children: ReactNode; r
   return (
     <footer
       aria-label="Tally"
-      className="flex h-[64px] shrink-0 items-center gap-6 border-t border-ink bg-page px-[18px] max-[700px]:overflow-x-auto"
+      className="flex h-[64px] shrink-0 items-center gap-6 border-t border-ink bg-page px-[18px] max-[1180px]:gap-5 max-[700px]:overflow-x-auto"
     >
       {children}
-      {aside && <div className="ml-auto text-right text-xs whitespace-nowrap text-soft">{aside}</div>}
+      {aside && (
+        <div className="ml-auto min-w-0 overflow-hidden text-right text-xs whitespace-nowrap text-soft max-[1180px]:hidden">
+          {aside}
+        </div>
+      )}
     </footer>
   );
 }

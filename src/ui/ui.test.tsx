@@ -33,10 +33,8 @@ describe('Amount', () => {
 
 describe('Wick', () => {
   const path = (low: string, likely: string, high: string): number => {
-    const { container } = render(
-      <Wick values={{ low, likely, high }} currency="USD" most={100} width={106} />,
-    );
-    return container.querySelectorAll('path').length;
+    const { container } = render(<Wick values={{ low, likely, high }} currency="USD" most={100} />);
+    return container.querySelectorAll('line').length;
   };
 
   it('has its three numbers in its name', () => {

@@ -15,26 +15,26 @@ interface WickProps {
   readonly currency: string;
   /** The amount at the right end of the scale. */
   readonly most: number;
-  readonly width: number;
   readonly height?: number;
 }
 
-export function Wick({ values, currency, most, width, height = 16 }: WickProps) {
-  const inset = 3;
-  const span = width - 2 * inset;
-  const at = (value: string): number =>
-    inset + (most > 0 ? Math.min(1, Math.max(0, Number(value) / most)) * span : 0);
-  const low = at(values.low);
-  const likely = at(values.likely);
-  const high = at(values.high);
+/** As wide as its place. */
+export function Wick({ values, currency, most, height = 16 }: WickProps) {
+  const at = (value: string): number => (most > 0 ? Math.min(1, Math.max(0, Number(value) / most)) * 100 : 0);
+  const [low, likely, high] = [at(values.low), at(values.likely), at(values.high)];
   const middle = height / 2;
   const words = `lean ${writeMoney(values.low, currency)}, likely ${writeMoney(values.likely, currency)}, heavy ${writeMoney(values.high, currency)} ${currency}`;
   return (
-    <svg width={width} height={height} role="img" aria-label={words} className="block overflow-visible">
+    <svg height={height} role="img" aria-label={words} className="block w-full overflow-visible">
       <title>{words}</title>
-      {high - low > 0.5 && <path d={`M${low} ${middle}H${high}`} stroke="var(--soft)" strokeWidth="1.6" />}
-      <path
-        d={`M${likely} ${middle - height * 0.31}V${middle + height * 0.31}`}
+      {high - low > 0.4 && (
+        <line x1={`${low}%`} x2={`${high}%`} y1={middle} y2={middle} stroke="var(--soft)" strokeWidth="1.6" />
+      )}
+      <line
+        x1={`${likely}%`}
+        x2={`${likely}%`}
+        y1={middle - height * 0.31}
+        y2={middle + height * 0.31}
         stroke="var(--brand)"
         strokeWidth="2.6"
       />

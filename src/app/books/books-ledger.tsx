@@ -88,7 +88,7 @@ export function BooksLedger({ books }: { readonly books: readonly ListedBook[] }
         />
       </div>
       <FileFaults trouble={trouble} onClose={() => setTrouble(null)} />
-      <div className="flex min-h-0 flex-1">
+      <div className="flex min-h-0 flex-1 max-[700px]:flex-col">
         {books.length === 0 ? (
           <div className="flex-1 bg-surface">
             <Empty title="No price books yet" acts={importButton}>

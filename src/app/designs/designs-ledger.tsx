@@ -142,7 +142,6 @@ export function DesignsLedger({ designs }: { readonly designs: readonly ListedDe
             values={{ low: row.totals.low, likely: row.totals.monthly, high: row.totals.high }}
             currency={row.currency}
             most={most}
-            width={130}
           />
         ),
     },
@@ -174,7 +173,7 @@ export function DesignsLedger({ designs }: { readonly designs: readonly ListedDe
         />
       </div>
       <FileFaults trouble={trouble} onClose={() => setTrouble(null)} />
-      <div className="flex min-h-0 flex-1">
+      <div className="flex min-h-0 flex-1 max-[700px]:flex-col">
         {designs.length === 0 ? (
           <div className="flex-1 bg-surface">
             <Empty

@@ -3,7 +3,7 @@
 import { CircleAlert, Plus } from 'lucide-react';
 import type { Decimal, Result } from '@/core/base';
 import type { Component, Edit } from '@/core/design';
-import { sentenceFor } from '@/core/display';
+import { sentenceFor, writeNumber } from '@/core/display';
 import type { LineSummary } from '@/core/range';
 import { Amount, NotPriced } from '@/ui/amount';
 import type { LedgerColumn, OpenEdit, TextEdit } from '@/ui/ledger';
@@ -74,7 +74,7 @@ export function ledgerColumns(context: ColumnContext): LedgerColumn<Row>[] {
     {
       key: 'name',
       head: 'Component',
-      track: 'minmax(150px,1.7fr)',
+      track: 'minmax(120px,1.7fr)',
       cell: (row) => <NameCell row={row} />,
       edit: (row) => {
         if (row.kind === 'section') {
@@ -97,14 +97,14 @@ export function ledgerColumns(context: ColumnContext): LedgerColumn<Row>[] {
     {
       key: 'what',
       head: 'What',
-      track: 'minmax(120px,1.1fr)',
+      track: 'minmax(84px,1.15fr)',
       cell: (row) => row.kind === 'component' && <WhatCell component={row.component} line={row.line} />,
       edit: forComponent((_, row) => open('offer', row)),
     },
     {
       key: 'where',
       head: 'Where',
-      track: 'minmax(96px,0.95fr)',
+      track: 'minmax(76px,0.95fr)',
       cell: (row) =>
         row.kind === 'component' && (
           <span className="truncate text-soft">{context.place(row.component) || 'choose'}</span>
@@ -114,7 +114,7 @@ export function ledgerColumns(context: ColumnContext): LedgerColumn<Row>[] {
     {
       key: 'use',
       head: 'Use of each',
-      track: '96px',
+      track: '88px',
       cell: (row) =>
         row.kind === 'component' && (
           <span className="truncate text-soft">{textOfUse(row.component) || 'enter'}</span>
@@ -128,7 +128,7 @@ export function ledgerColumns(context: ColumnContext): LedgerColumn<Row>[] {
     {
       key: 'paid',
       head: 'Paid',
-      track: '96px',
+      track: '92px',
       cell: (row) =>
         row.kind === 'component' && <span className="truncate text-soft">{shortTerm(row.component)}</span>,
       edit: forComponent((component, row) => (component.kind === 'server' ? open('term', row) : null)),
@@ -136,10 +136,12 @@ export function ledgerColumns(context: ColumnContext): LedgerColumn<Row>[] {
     {
       key: 'count',
       head: 'Count',
-      track: '54px',
+      track: '64px',
       end: true,
       cell: (row) =>
-        row.kind === 'component' && <span className="tabular-nums">{row.component.count.likely}</span>,
+        row.kind === 'component' && (
+          <span className="tabular-nums">{writeNumber(row.component.count.likely)}</span>
+        ),
       edit: forComponent((component) =>
         textEdit(context, `Count, ${component.name}`, component.count.likely, (text) =>
           readCount(component, text),
@@ -158,7 +160,7 @@ export function ledgerColumns(context: ColumnContext): LedgerColumn<Row>[] {
     {
       key: 'wick',
       head: 'Lean · likely · heavy',
-      track: '136px',
+      track: 'minmax(92px,132px)',
       cell: (row) => <WickCell row={row} currency={context.currency} most={context.most} />,
       edit: (row) => (row.kind === 'component' || row.kind === 'section' ? explains : null),
     },
@@ -168,7 +170,8 @@ export function ledgerColumns(context: ColumnContext): LedgerColumn<Row>[] {
 function NameCell({ row }: { readonly row: Row }) {
   switch (row.kind) {
     case 'section':
-      return <span className="truncate">{row.section.name}</span>;
+      // The cells beside it are empty: a long name may go on into them.
+      return <span className="w-max max-w-[520px] shrink-0 truncate">{row.section.name}</span>;
     case 'component':
       return (
         <span className="flex min-w-0 items-center gap-1.5">
@@ -191,7 +194,9 @@ function NameCell({ row }: { readonly row: Row }) {
 
 function NextLine({ text, indent = false }: { readonly text: string; readonly indent?: boolean }) {
   return (
-    <span className={`flex cursor-pointer items-center gap-1.5 text-soft ${indent ? 'pl-4' : ''}`}>
+    <span
+      className={`flex cursor-pointer items-center gap-1.5 whitespace-nowrap text-soft ${indent ? 'pl-4' : ''}`}
+    >
       <Plus size={13} aria-hidden="true" />
       {text}
     </span>
@@ -236,5 +241,5 @@ function WickCell({
   readonly most: number;
 }) {
   const wick = row.kind === 'section' ? row.summary?.wick : row.kind === 'component' ? row.line?.wick : null;
-  return wick ? <Wick values={wick} currency={currency} most={most} width={116} /> : null;
+  return wick ? <Wick values={wick} currency={currency} most={most} /> : null;
 }

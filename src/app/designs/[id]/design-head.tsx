@@ -63,7 +63,7 @@ function SavedState({ state }: { readonly state: SessionState }) {
     <span
       role="status"
       suppressHydrationWarning
-      className={`mr-2 max-w-[560px] truncate text-xs ${strange ? 'font-semibold text-ember-ink' : 'text-soft'}`}
+      className={`mr-2 max-w-[560px] truncate text-xs max-[700px]:sr-only ${strange ? 'font-semibold text-ember-ink' : 'text-soft'}`}
       title={text}
     >
       {text}

@@ -110,25 +110,23 @@ export function Tally({ pricing, design, shelf, onOpen }: TallyProps) {
           <Amount value={summary.printed} currency={currency} strong />
         </div>
       </button>
-      <Wick
-        values={summary.wick}
-        currency={currency}
-        most={Number(summary.wick.high) * 1.04}
-        width={128}
-        height={26}
-      />
+      <div className="w-[128px] shrink-0">
+        <Wick values={summary.wick} currency={currency} most={Number(summary.wick.high) * 1.04} height={26} />
+      </div>
       <TallyFigure label="Lean to heavy">
         {writeMoney(summary.wick.low, currency)} – {writeMoney(summary.wick.high, currency)}
       </TallyFigure>
       <div aria-live="polite" className="w-[150px] min-w-0 max-[1100px]:hidden">
         {change && (
           <>
-            <div className="text-xs text-soft">Last change</div>
+            <div className="truncate text-xs text-soft" title={change.what}>
+              {change.what}
+            </div>
             <div
-              className={`truncate text-sm font-semibold tabular-nums ${change.amount.startsWith('-') ? 'text-tide' : 'text-ember-ink'}`}
+              className={`text-sm font-semibold whitespace-nowrap tabular-nums ${change.amount.startsWith('-') ? 'text-tide' : 'text-ember-ink'}`}
             >
               {change.amount.startsWith('-') ? '' : '+'}
-              {writeMoney(change.amount, currency)} {change.what}
+              {writeMoney(change.amount, currency)}
             </div>
           </>
         )}

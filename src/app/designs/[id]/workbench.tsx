@@ -14,6 +14,7 @@ import { SectionMargin } from './margin/section-margin';
 import { OpenPicker, type PickerState } from './pickers/open-picker';
 import { choiceAt } from './place-edits';
 import { DesignHead } from './design-head';
+import { EmptyDesign } from './empty-design';
 import { download, useFindItems } from './find-items';
 import { usePricing, usePricingClient } from './pricing';
 import { newComponent, type Row, rowsOf } from './rows';
@@ -142,14 +143,17 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
     } else return false;
     return true;
   };
+  const writeNext = (section: string): void => {
+    const key = `${section}/next`;
+    moveCursor({ row: key, column: 'name' });
+    requestAnimationFrame(() => open('kind', key, '', 'name'));
+  };
   const onKey = (event: KeyboardEvent, row: LedgerRow<Row> | undefined): boolean => {
     if (event.key === '?') return false;
     if (!row) return false;
     if (event.key === 'Delete') return remove(row.data);
     if (event.key === 'Enter' && (event.ctrlKey || event.metaKey) && row.data.kind !== 'next-section') {
-      const key = `${row.data.section.id}/next`;
-      moveCursor({ row: key, column: 'name' });
-      requestAnimationFrame(() => open('kind', key, '', 'name'));
+      writeNext(row.data.section.id);
       return true;
     }
     const step = event.key === 'ArrowUp' ? -1 : event.key === 'ArrowDown' ? 1 : 0;
@@ -196,16 +200,21 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
         onRedo={() => takeStep('redo')}
         onExport={(form) => download(id, form)}
       />
-      <div className="flex min-h-0 flex-1">
-        <Ledger
-          label={`Ledger of ${design.title}`}
-          columns={columns}
-          rows={rows}
-          cursor={cursor}
-          onCursor={moveCursor}
-          onKey={onKey}
-          autoFocus
-        />
+      <div className="flex min-h-0 flex-1 max-[700px]:flex-col">
+        <div className="relative flex min-w-0 flex-1">
+          <Ledger
+            label={`Ledger of ${design.title}`}
+            columns={columns}
+            rows={rows}
+            cursor={cursor}
+            onCursor={moveCursor}
+            onKey={onKey}
+            autoFocus
+          />
+          {rows.every((row) => row.data.kind !== 'component') && design.sections.length > 0 && (
+            <EmptyDesign onFirst={() => writeNext(design.sections[0]!.id)} onKeys={() => setKeysOpen(true)} />
+          )}
+        </div>
         <Margin label="Margin" open={marginOpen} onToggle={() => setMarginOpen(!marginOpen)}>
           {focused?.kind === 'component' ? (
             <ComponentMargin

@@ -1,5 +1,5 @@
 /** Lean, likely, heavy in one ruled box: the three numbers behind a wick. */
-import { writeMoney } from '@/core/display';
+import { writeAmount, writeMoney } from '@/core/display';
 
 interface CaseFiguresProps {
   readonly low: string;
@@ -23,10 +23,16 @@ export function CaseFigures({ low, likely, high, currency }: CaseFiguresProps) {
             className="truncate text-sm font-semibold tabular-nums"
             title={`${writeMoney(value, currency)} ${currency}`}
           >
-            {writeMoney(value, currency)}
+            <Figure value={value} currency={currency} />
           </dd>
         </div>
       ))}
     </dl>
   );
+}
+
+/** Millions leave out the minor digits to fit; the title has them. */
+function Figure({ value, currency }: { readonly value: string; readonly currency: string }) {
+  const { whole, minor } = writeAmount(value, currency);
+  return whole.length > 7 ? whole : `${whole}${minor}`;
 }
