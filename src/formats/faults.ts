@@ -26,7 +26,31 @@ export function pathText(path: readonly PropertyKey[]): string {
 }
 
 export function faultsOf(error: z.ZodError): Fault[] {
-  return error.issues.map((issue) => ({ path: pathText(issue.path), message: issue.message }));
+  return error.issues.map((issue) => ({ path: pathText(issue.path), message: wordsFor(issue) }));
+}
+
+/** The checker's own messages in our words; messages written with a field stay. */
+function wordsFor(issue: z.core.$ZodIssue): string {
+  switch (issue.code) {
+    case 'invalid_type':
+      return issue.message.endsWith('received undefined')
+        ? 'is missing'
+        : `must be of the type ${issue.expected}`;
+    case 'invalid_value':
+      return `must be ${issue.values.length > 1 ? 'one of ' : ''}${issue.values.map(String).join(', ')}`;
+    case 'too_small':
+      if (issue.origin === 'array') return `must have at least ${issue.minimum} entries`;
+      return issue.origin === 'string' ? issue.message : `must be at least ${issue.minimum}`;
+    case 'too_big':
+      if (issue.origin === 'array') return `must have at most ${issue.maximum} entries`;
+      return issue.origin === 'string' ? issue.message : `must be at most ${issue.maximum}`;
+    case 'unrecognized_keys':
+      return `has fields that are not known: ${issue.keys.join(', ')}`;
+    case 'invalid_union':
+      return issue.message === 'Invalid input' ? 'is none of the known forms' : issue.message;
+    default:
+      return issue.message;
+  }
 }
 
 /** Checks data against a schema and gives all faults by path. */

@@ -201,7 +201,7 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
         onExport={(form) => download(id, form)}
       />
       <div className="flex min-h-0 flex-1 max-[700px]:flex-col">
-        <div className="relative flex min-w-0 flex-1">
+        <div className="relative flex min-h-0 min-w-0 flex-1">
           <Ledger
             label={`Ledger of ${design.title}`}
             columns={columns}
