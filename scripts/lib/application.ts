@@ -2,7 +2,7 @@
 import { type ChildProcess, spawn } from 'node:child_process';
 import { NEXT } from './build';
 import { LOOPBACK } from './ports';
-import { stop } from './say';
+import { Stop, stop } from './say';
 
 export interface Application {
   readonly address: string;
@@ -29,7 +29,9 @@ export async function startApplication(options: ApplicationOptions): Promise<App
   });
   const address = `http://${LOOPBACK}:${port}`;
   const ended = new Promise<never>((_, reject) =>
-    child.once('exit', (code) => reject(new Error(`the application ended with code ${code}`))),
+    child.once('exit', (code) =>
+      reject(new Stop(`The application could not start (code ${code}); its reason stands above.`)),
+    ),
   );
   ended.catch(() => undefined);
   await Promise.race([answer(`${address}/api/health`), ended]);

@@ -1,5 +1,6 @@
 /** What `demo` and `dev` share: database, migration, demo data, application, and an orderly end. */
 import { setUpDatabase } from '@/cli/set-up';
+import { AppError } from '@/operations';
 import { startApplication } from './application';
 import { startCluster } from './cluster';
 import { isFree } from './ports';
@@ -32,6 +33,7 @@ export async function serve(mode: 'start' | 'dev', beforeStart: () => void): Pro
     application = await startApplication({ port, databaseUrl, mode });
   } catch (error) {
     own?.stop();
+    if (error instanceof AppError) stop(error.message);
     throw error;
   }
   application.child.once('exit', () => {

@@ -6,6 +6,8 @@
 import { Command } from 'cmdk';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState, useSyncExternalStore } from 'react';
+import { kindOf } from '@/core/books';
+import type { FoundOffer } from '@/operations';
 import { Dialog } from '@/ui/dialog';
 import { callApi } from './lib/call-api';
 
@@ -14,11 +16,15 @@ export interface Findable {
   readonly group: string;
   readonly label: string;
   readonly detail?: string;
+  /** What it is found by besides, where the server did the finding. */
+  readonly words?: string;
   readonly run: () => void;
 }
 
 const sources = new Map<string, readonly Findable[]>();
 const listeners = new Set<() => void>();
+/** What the open screen does with an offer that was found; without one, the price books are shown. */
+let takesOffer: ((offer: FoundOffer) => void) | null = null;
 let all: readonly Findable[] = [];
 
 function changed(): void {
@@ -36,6 +42,39 @@ export function useFindable(source: string, items: readonly Findable[]): void {
       changed();
     };
   }, [source, items]);
+}
+
+/** Lets a screen take the offers that are found, for example to write them on its next line. */
+export function useOfferTaker(take: (offer: FoundOffer) => void): void {
+  useEffect(() => {
+    takesOffer = take;
+    return () => {
+      takesOffer = null;
+    };
+  });
+}
+
+/** Asks the server once the typing pauses; an answer to older words is dropped. */
+function useFoundOffers(search: string): readonly FoundOffer[] {
+  const [found, setFound] = useState<{ readonly search: string; readonly offers: readonly FoundOffer[] }>({
+    search: '',
+    offers: [],
+  });
+  useEffect(() => {
+    if (search.trim().length < 2) return;
+    let current = true;
+    const timer = setTimeout(() => {
+      callApi<readonly FoundOffer[]>(`/api/offers?find=${encodeURIComponent(search)}`).then(
+        (offers) => current && setFound({ search, offers }),
+        () => undefined,
+      );
+    }, 120);
+    return () => {
+      current = false;
+      clearTimeout(timer);
+    };
+  }, [search]);
+  return found.search === search ? found.offers : [];
 }
 
 function isTyping(target: EventTarget | null): boolean {
@@ -66,7 +105,7 @@ export function Find() {
         onClick={() => setOpen(true)}
         className="flex h-7 w-[230px] items-center justify-between rounded border border-edge bg-surface px-2.5 text-sm text-soft max-[700px]:hidden"
       >
-        <span className="truncate">Find a design, part, action</span>
+        <span className="truncate">Find a design, part, offer, action</span>
         <kbd className="font-mono text-xs">/</kbd>
       </button>
       <Dialog open={open} title="Find" onClose={() => setOpen(false)} width={560}>
@@ -96,6 +135,8 @@ function FindList({ onDone }: { readonly onDone: () => void }) {
   useEffect(() => {
     callApi<readonly FoundDesign[]>('/api/designs').then(setDesigns, () => undefined);
   }, []);
+  const [search, setSearch] = useState('');
+  const offers = useFoundOffers(search);
   const go = (path: string) => () => router.push(path);
   const every: Findable[] = [
     ...items,
@@ -106,6 +147,15 @@ function FindList({ onDone }: { readonly onDone: () => void }) {
       detail: `${design.components} components`,
       run: go(`/designs/${design.id}`),
     })),
+    ...offers.map((offer) => ({
+      key: `${offer.book}/${offer.sku}`,
+      group: 'Offers',
+      label: offer.name,
+      detail: `${kindOf(offer.kind).label} · ${offer.bookTitle} · ${offer.sku}`,
+      words: search,
+      // The dialog gives the focus back first.
+      run: () => void setTimeout(() => (takesOffer ? takesOffer(offer) : router.push('/books')), 50),
+    })),
     { key: 'designs', group: 'Places', label: 'Designs', run: go('/designs') },
     { key: 'books', group: 'Places', label: 'Price books', run: go('/books') },
   ];
@@ -114,7 +164,9 @@ function FindList({ onDone }: { readonly onDone: () => void }) {
     <Command label="Find" loop className="flex min-h-0 flex-col">
       <Command.Input
         autoFocus
-        placeholder="A design, a component, an action"
+        value={search}
+        onValueChange={setSearch}
+        placeholder="A design, a component, an offer, an action"
         aria-label="Find"
         className="h-10 border-b border-line bg-transparent px-4 text-base outline-none"
       />
@@ -132,7 +184,7 @@ function FindList({ onDone }: { readonly onDone: () => void }) {
                 <Command.Item
                   key={item.key}
                   value={`${item.group} ${item.key}`}
-                  keywords={[item.label, item.detail ?? '']}
+                  keywords={[item.label, item.detail ?? '', item.words ?? '']}
                   onSelect={() => {
                     onDone();
                     item.run();

@@ -11,7 +11,7 @@ import {
   migrate,
 } from '@/data';
 import { loadDemo } from '@/demo/load-demo';
-import { type Context, asAppError } from '@/operations';
+import { AppError, asAppError, type Context } from '@/operations';
 
 export async function setUpDatabase(url: string, options: { readonly demo: boolean }): Promise<void> {
   const db = connect(url);
@@ -29,12 +29,10 @@ export async function setUpDatabase(url: string, options: { readonly demo: boole
     await loadDemo(context);
     await markDemoLoaded(db, LOCAL_WORKSPACE, new Date());
   } catch (error) {
-    const known = asAppError(error);
-    if (known.code === 'unavailable') {
-      throw new Error(
-        'The database does not answer. Check DATABASE_URL and that the server runs, then start again.',
-        { cause: error },
-      );
+    if (asAppError(error).code === 'unavailable') {
+      const message =
+        'The database does not answer. Check DATABASE_URL and that the server runs, then start again.';
+      throw new AppError('unavailable', message);
     }
     throw error;
   } finally {

@@ -1,7 +1,7 @@
 /** Price books in PostgreSQL. A revision is written in one transaction and published at its end; then it is final. */
 import { type Kysely, sql, type Transaction } from 'kysely';
 import type { PriceBookFile, RateRow } from '@/formats';
-import type { BookListing, BookStore } from '@/operations';
+import type { BookListing, BookStore, FoundOffer } from '@/operations';
 import type { Database } from './schema';
 
 const ROWS_AT_ONCE = 5000;
@@ -47,6 +47,7 @@ export function bookRepository(db: Kysely<Database>): BookStore {
         availability: Object.fromEntries(sold.map((row) => [row.sku, row.regions])),
       };
     },
+    findOffers: (workspace, words, limit) => findOffers(db, workspace, words, limit),
     rates: async (workspace, book, number, region) => {
       const revision = await findRevision(db, workspace, book, number);
       if (!revision) return null;
@@ -109,6 +110,33 @@ async function findRevision(db: Kysely<Database>, workspace: string, book: strin
     .where('revision.number', '=', number)
     .where('revision.published_at', 'is not', null)
     .executeTakeFirst();
+}
+
+async function findOffers(
+  db: Kysely<Database>,
+  workspace: string,
+  words: readonly string[],
+  limit: number,
+): Promise<FoundOffer[]> {
+  const text = sql<string>`(offer.name || ' ' || offer.sku || ' ' || offer.family)`;
+  let query = db
+    .selectFrom('book_offer as offer')
+    .innerJoin('book_revision as revision', 'revision.id', 'offer.revision_id')
+    .innerJoin('price_book as book', 'book.id', 'revision.book_id')
+    .select(['book.key as book', 'revision.title as bookTitle', 'offer.sku', 'offer.name', 'offer.kind'])
+    .where('book.workspace_id', '=', workspace)
+    .where(
+      'revision.number',
+      '=',
+      sql<number>`(select max(number) from book_revision where book_id = book.id and published_at is not null)`,
+    );
+  for (const word of words) query = query.where(text, 'ilike', `%${word.replace(/[\\%_]/g, '\\$&')}%`);
+  const rows = await query
+    .orderBy('book.key')
+    .orderBy(sql`offer.sku collate "C"`)
+    .limit(limit)
+    .execute();
+  return rows as FoundOffer[];
 }
 
 async function publish(

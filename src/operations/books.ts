@@ -2,7 +2,7 @@
 import { type PriceBookFile, readPriceBook } from '@/formats';
 import { requireRole } from './actor';
 import { AppError, invalid, notFound } from './app-error';
-import type { BookCatalogue, BookListing, Context } from './ports';
+import type { BookCatalogue, BookListing, Context, FoundOffer } from './ports';
 import type { RateRow } from '@/formats';
 
 export async function listBooks(context: Context): Promise<BookListing[]> {
@@ -69,4 +69,12 @@ export async function readRates(
   const rates = await context.books.rates(context.actor.workspace, book, revision, region);
   if (!rates) throw notFound('price book');
   return rates;
+}
+
+/** Offers by words over all books, newest revisions; for the find field. Fewer than two letters find nothing. */
+export async function findOffers(context: Context, text: string): Promise<FoundOffer[]> {
+  requireRole(context.actor, 'viewer');
+  const words = text.trim().slice(0, 100).split(/\s+/).filter(Boolean).slice(0, 6);
+  if (words.join('').length < 2) return [];
+  return context.books.findOffers(context.actor.workspace, words, 20);
 }

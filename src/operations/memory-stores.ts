@@ -49,9 +49,30 @@ export function memoryBookStore(): BookStore {
         availability,
       };
     },
+    findOffers: async (workspace, words, limit) => {
+      const own = kept.filter((each) => each.workspace === workspace);
+      const newest = listBooks(own).map((book) => find(workspace, book.key, book.revisions[0]!.number)!);
+      const found = newest.flatMap((file) =>
+        file.offers
+          .filter((offer) => words.every((word) => textOf(offer).includes(word.toLowerCase())))
+          .sort((a, b) => (a.sku < b.sku ? -1 : 1))
+          .map(({ sku, name, kind }) => ({
+            book: file.book.key,
+            bookTitle: file.book.title,
+            sku,
+            name,
+            kind,
+          })),
+      );
+      return found.slice(0, limit);
+    },
     rates: async (workspace, book, revision, region) =>
       find(workspace, book, revision)?.rates.filter((rate) => rate.region === region) ?? null,
   };
+}
+
+function textOf(offer: PriceBookFile['offers'][number]): string {
+  return `${offer.name} ${offer.sku} ${offer.family}`.toLowerCase();
 }
 
 function listBooks(kept: readonly KeptBook[]): BookListing[] {

@@ -1,4 +1,5 @@
 /** What the operations need from the outside: two stores, a clock, new ids. Each has an in-memory twin for tests. */
+import type { Kind } from '@/core/books';
 import type { Design, Edit } from '@/core/design';
 import type { OfferRow, PriceBookFile, RateRow } from '@/formats';
 import type { Actor } from './actor';
@@ -31,11 +32,21 @@ export interface BookCatalogue {
   readonly availability: Readonly<Record<string, readonly string[]>>;
 }
 
+export interface FoundOffer {
+  readonly book: string;
+  readonly bookTitle: string;
+  readonly sku: string;
+  readonly name: string;
+  readonly kind: Kind;
+}
+
 export interface BookStore {
   list(workspace: string): Promise<BookListing[]>;
   /** Publishes whole or not at all; false if the revision exists already. */
   publish(workspace: string, file: PriceBookFile, at: Date): Promise<boolean>;
   catalogue(workspace: string, book: string, revision: number): Promise<BookCatalogue | null>;
+  /** Offers of the newest revisions whose name, SKU or family holds every word; at most `limit`. */
+  findOffers(workspace: string, words: readonly string[], limit: number): Promise<FoundOffer[]>;
   /** Rates of one region; null if there is no such revision. */
   rates(
     workspace: string,

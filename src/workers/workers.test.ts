@@ -4,29 +4,23 @@ import { designOf, serverOf, transferOf } from '@tests/support/designs';
 import { bookSet } from '@/core/pricing';
 import { summarise } from '@/core/range';
 import type { PlainFigure } from '@/core/trace';
+import { memoryBookStore } from '@/operations/memory-stores';
 import { Answerer } from './answer';
 import { BookShelf } from './book-shelf';
 import { PricingClient } from './client';
 import type { Answers, Reply, Request } from './protocol';
 
-/** The two routes the shelf reads, from the small book. */
-function fakeRoutes() {
-  const file = smallBookFile();
+/** The two routes the shelf reads, answered by the in-memory store with the small book. */
+async function fakeRoutes() {
+  const store = memoryBookStore();
+  await store.publish('here', smallBookFile(), new Date(0));
   const asked: string[] = [];
   const fetchJson = async (path: string): Promise<unknown> => {
     asked.push(path);
-    const [, region] = /region=(\w+)/.exec(path) ?? [];
-    if (!path.startsWith('/api/books/small/3')) return null;
-    if (region) return file.rates.filter((rate) => rate.region === region);
-    const availability: Record<string, string[]> = {};
-    for (const rate of file.rates) (availability[rate.sku] ??= []).push(rate.region);
-    return {
-      book: file.book,
-      revision: file.revision,
-      regions: file.regions,
-      offers: file.offers,
-      availability,
-    };
+    const [, book = '', revision = '', region] =
+      /^\/api\/books\/(\w+)\/(\d+)(?:\/rates\?region=(\w+))?$/.exec(path) ?? [];
+    if (region) return store.rates('here', book, Number(revision), region);
+    return store.catalogue('here', book, Number(revision));
   };
   return { asked, fetchJson };
 }
@@ -36,20 +30,20 @@ const design = designOf([serverOf('a'), transferOf('b', { likely: '250', heavy: 
 
 describe('the worker', () => {
   it('gives the same summary as the server for the same design', async () => {
-    const answerer = new Answerer(new BookShelf(fakeRoutes().fetchJson), () => 0);
+    const answerer = new Answerer(new BookShelf((await fakeRoutes()).fetchJson), () => 0);
     const answer = (await answerer.answer({ ask: 'price', design, version: 1 })) as Answers['price'];
     expect(answer.summary).toEqual(summarise(design, bookSet([bookFrom(smallBookFile())])));
   });
 
   it('reads each region once, however often it prices', async () => {
-    const routes = fakeRoutes();
+    const routes = await fakeRoutes();
     const answerer = new Answerer(new BookShelf(routes.fetchJson), () => 0);
     for (const version of [1, 2, 3]) await answerer.answer({ ask: 'price', design, version });
     expect(routes.asked).toEqual(['/api/books/small/3', '/api/books/small/3/rates?region=severn']);
   });
 
   it('tries again after a failed read', async () => {
-    const routes = fakeRoutes();
+    const routes = await fakeRoutes();
     let down = true;
     const shelf = new BookShelf((path) =>
       down ? Promise.reject(new Error('down')) : routes.fetchJson(path),
@@ -60,14 +54,14 @@ describe('the worker', () => {
   });
 
   it('leaves a book that does not exist out, so that its components are not priced', async () => {
-    const answerer = new Answerer(new BookShelf(fakeRoutes().fetchJson), () => 0);
+    const answerer = new Answerer(new BookShelf((await fakeRoutes()).fetchJson), () => 0);
     const lost = { ...design, books: [{ book: 'small', revision: 9 }] };
     const answer = (await answerer.answer({ ask: 'price', design: lost, version: 1 })) as Answers['price'];
     expect(answer.summary.unpriced).toBe(2);
   });
 
   it('explains components, sections and the design from what was priced', async () => {
-    const answerer = new Answerer(new BookShelf(fakeRoutes().fetchJson), () => 0);
+    const answerer = new Answerer(new BookShelf((await fakeRoutes()).fetchJson), () => 0);
     await answerer.answer({ ask: 'price', design, version: 7 });
     const explain = async (
       subject: Parameters<Answerer['answer']>[0] extends infer Q
@@ -90,7 +84,7 @@ describe('the worker', () => {
   });
 
   it('lists offers and terms for one component', async () => {
-    const answerer = new Answerer(new BookShelf(fakeRoutes().fetchJson), () => 0);
+    const answerer = new Answerer(new BookShelf((await fakeRoutes()).fetchJson), () => 0);
     const component = design.sections[0]!.components[0]!;
     const offers = (await answerer.answer({ ask: 'offers', design, component })) as Answers['offers'];
     expect(offers.find((row) => row.sku === 'A-8')).toMatchObject({

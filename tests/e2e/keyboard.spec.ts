@@ -6,7 +6,7 @@ test('a design is opened, written, changed, undone and explained without a mouse
   await page.goto('/designs');
   await expect(page.getByRole('grid', { name: 'Designs' })).toBeFocused();
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('heading', { name: 'By keyboard' })).toBeVisible();
+  await expect(page.getByTestId('total')).toBeVisible();
   const grid = page.getByRole('grid');
   await expect(grid).toBeFocused();
 
@@ -65,6 +65,21 @@ test('a design is opened, written, changed, undone and explained without a mouse
   await page.keyboard.type('price books');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'Price books', level: 1 })).toBeVisible();
+});
+
+test('an offer is found by words and written on the next line', async ({ page }) => {
+  const id = await freshDesign(page, 'Found by words');
+  await page.goto(`/designs/${id}`);
+  await expect(page.getByTestId('total')).toBeVisible();
+  await expect(page.getByRole('grid')).toBeFocused();
+  await page.keyboard.press('/');
+  await page.keyboard.type('heron-8-64');
+  await expect(page.getByRole('option', { name: /OS-HERON-8-64/ })).toBeVisible();
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('Seat ledger');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('row').filter({ hasText: 'Seat ledger' })).toContainText('heron-8-64');
+  await expect.poll(() => total(page)).toBeGreaterThan(100);
 });
 
 test('Esc takes back what is being typed', async ({ page }) => {

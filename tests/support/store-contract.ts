@@ -8,6 +8,7 @@ import {
   createDesign,
   deleteDesign,
   editDesign,
+  findOffers,
   importBook,
   importDesign,
   listBooks,
@@ -114,6 +115,26 @@ export function storeContract(name: string, make: () => Promise<Stores>): void {
         detail: { faults: [{ path: 'rates[5].region' }] },
       });
       expect(await listBooks(context)).toEqual([]);
+    });
+
+    it('find offers by every word, in the newest revisions of their own workspace', async () => {
+      await importBook(context, book());
+      await importBook(
+        context,
+        book((file) => {
+          file.revision.number = 4;
+          file.offers[0]!.name = 'renamed 100%';
+        }),
+      );
+      const skus = async (text: string, who = context) =>
+        (await findOffers(who, text)).map((offer) => offer.sku);
+      expect(await skus('a-4')).toEqual(['A-4']);
+      expect(await skus('balanced -4')).toEqual(['A-4', 'B-4', 'O-4']);
+      expect(await skus('RENAMED')).toEqual(['A-2']);
+      expect(await skus('100%')).toEqual(['A-2']);
+      expect(await skus('a-2%b')).toEqual([]);
+      expect(await skus('x')).toEqual([]);
+      expect(await skus('a-4', other)).toEqual([]);
     });
 
     it('pin a new design to the newest revisions', async () => {

@@ -3,6 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useMemo, useRef, useState } from 'react';
 import { writeNumber } from '@/core/display';
+import type { BookListing, RevisionListing } from '@/operations';
 import { Button } from '@/ui/button';
 import { Empty } from '@/ui/empty';
 import { Ledger, type LedgerColumn, type LedgerCursor, type LedgerRow } from '@/ui/ledger';
@@ -10,15 +11,15 @@ import { Margin } from '@/ui/margin';
 import { TallyFigure, TallyLine } from '@/ui/tally-line';
 import { tell } from '@/ui/toast';
 import { FileFaults, type FileTrouble } from '../file-faults';
+import { PageHead } from '../page-head';
 import { useFindable } from '../find';
 import { ApiError, callApi } from '../lib/call-api';
 import { writeWhen } from '../lib/time';
-import type { ListedBook, ListedRevision } from './listed';
 import { RevisionMargin } from './revision-margin';
 
-type Row = { readonly book: ListedBook; readonly revision: ListedRevision | null };
+type Row = { readonly book: BookListing; readonly revision: RevisionListing | null };
 
-export function BooksLedger({ books }: { readonly books: readonly ListedBook[] }) {
+export function BooksLedger({ books }: { readonly books: readonly BookListing[] }) {
   const router = useRouter();
   const file = useRef<HTMLInputElement>(null);
   const [cursor, setCursor] = useState<LedgerCursor | null>(
@@ -72,21 +73,14 @@ export function BooksLedger({ books }: { readonly books: readonly ListedBook[] }
   );
   return (
     <>
-      <div className="flex h-[46px] shrink-0 items-center gap-2 border-b border-line px-[18px]">
-        <h1 className="mr-auto text-lg font-semibold">Price books</h1>
+      <PageHead
+        title="Price books"
+        fileLabel="Price book file"
+        file={file}
+        onFile={(chosen) => void importFile(chosen)}
+      >
         {importButton}
-        <input
-          ref={file}
-          type="file"
-          accept=".json,application/json"
-          aria-label="Price book file"
-          className="hidden"
-          onChange={(event) => {
-            void importFile(event.target.files?.[0]);
-            event.target.value = '';
-          }}
-        />
-      </div>
+      </PageHead>
       <FileFaults trouble={trouble} onClose={() => setTrouble(null)} />
       <div className="flex min-h-0 flex-1 max-[700px]:flex-col">
         {books.length === 0 ? (
@@ -131,11 +125,11 @@ export function BooksLedger({ books }: { readonly books: readonly ListedBook[] }
   );
 }
 
-function keyOf(book: ListedBook, revision: ListedRevision): string {
+function keyOf(book: BookListing, revision: RevisionListing): string {
   return `${book.key}/${revision.number}`;
 }
 
-function rowsOf(books: readonly ListedBook[]): LedgerRow<Row>[] {
+function rowsOf(books: readonly BookListing[]): LedgerRow<Row>[] {
   return books.flatMap((book): LedgerRow<Row>[] => [
     { key: book.key, level: 'head', data: { book, revision: null } },
     ...book.revisions.map((revision): LedgerRow<Row> => ({
@@ -146,7 +140,7 @@ function rowsOf(books: readonly ListedBook[]): LedgerRow<Row>[] {
   ]);
 }
 
-const count = (read: (revision: ListedRevision) => number) => (row: Row) =>
+const count = (read: (revision: RevisionListing) => number) => (row: Row) =>
   row.revision && writeNumber(String(read(row.revision)));
 
 const COLUMNS: readonly LedgerColumn<Row>[] = [

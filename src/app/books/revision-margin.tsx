@@ -2,8 +2,8 @@
 'use client';
 import { useEffect, useState } from 'react';
 import { KINDS } from '@/core/books';
+import type { BookListing, RevisionListing } from '@/operations';
 import { callApi } from '../lib/call-api';
-import type { ListedBook, ListedRevision } from './listed';
 
 interface Catalogue {
   readonly regions: readonly {
@@ -19,8 +19,8 @@ export function RevisionMargin({
   book,
   revision,
 }: {
-  readonly book: ListedBook;
-  readonly revision: ListedRevision;
+  readonly book: BookListing;
+  readonly revision: RevisionListing;
 }) {
   const [catalogue, setCatalogue] = useState<Catalogue | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);

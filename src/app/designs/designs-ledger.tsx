@@ -2,6 +2,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { type KeyboardEvent, useMemo, useRef, useState } from 'react';
+import type { DesignListing } from '@/operations';
 import { Amount } from '@/ui/amount';
 import { Button } from '@/ui/button';
 import { Empty } from '@/ui/empty';
@@ -12,10 +13,11 @@ import { Wick } from '@/ui/wick';
 import { ApiError, callApi, postJson } from '../lib/call-api';
 import { writeWhen } from '../lib/time';
 import { type Findable, useFindable } from '../find';
-import { DesignsMargin, type ListedDesign } from './designs-margin';
+import { DesignsMargin } from './designs-margin';
 import { FileFaults, type FileTrouble } from '../file-faults';
+import { PageHead } from '../page-head';
 
-export function DesignsLedger({ designs }: { readonly designs: readonly ListedDesign[] }) {
+export function DesignsLedger({ designs }: { readonly designs: readonly DesignListing[] }) {
   const router = useRouter();
   const [cursor, setCursor] = useState<LedgerCursor | null>(
     designs[0] ? { row: designs[0].id, column: 'title' } : null,
@@ -47,7 +49,7 @@ export function DesignsLedger({ designs }: { readonly designs: readonly ListedDe
         setCursor({ row: made.id, column: 'title' });
         tell('Copied.');
       });
-    const remove = (design: ListedDesign): Promise<void> =>
+    const remove = (design: DesignListing): Promise<void> =>
       attempt(async () => {
         await callApi(`/api/designs/${design.id}`, { method: 'DELETE' });
         router.refresh();
@@ -60,7 +62,7 @@ export function DesignsLedger({ designs }: { readonly designs: readonly ListedDe
             }),
         });
       });
-    const rename = (design: ListedDesign, title: string): Promise<void> =>
+    const rename = (design: DesignListing, title: string): Promise<void> =>
       attempt(async () => {
         const edits = [{ edit: 'set-design', field: 'title', value: title }];
         await postJson(`/api/designs/${design.id}/edits`, {
@@ -94,7 +96,7 @@ export function DesignsLedger({ designs }: { readonly designs: readonly ListedDe
   );
   useFindable('designs', findable);
 
-  const columns: readonly LedgerColumn<ListedDesign>[] = [
+  const columns: readonly LedgerColumn<DesignListing>[] = [
     {
       key: 'title',
       head: 'Design',
@@ -154,24 +156,17 @@ export function DesignsLedger({ designs }: { readonly designs: readonly ListedDe
 
   return (
     <>
-      <div className="flex h-[46px] shrink-0 items-center gap-2 border-b border-line px-[18px]">
-        <h1 className="mr-auto text-lg font-semibold">Designs</h1>
+      <PageHead
+        title="Designs"
+        fileLabel="Design file"
+        file={file}
+        onFile={(chosen) => void importFile(chosen)}
+      >
         <Button onClick={() => file.current?.click()}>Open a file</Button>
         <Button tone="strong" onClick={() => void acts.create()}>
           New design
         </Button>
-        <input
-          ref={file}
-          type="file"
-          accept=".json,application/json"
-          aria-label="Design file"
-          className="hidden"
-          onChange={(event) => {
-            void importFile(event.target.files?.[0]);
-            event.target.value = '';
-          }}
-        />
-      </div>
+      </PageHead>
       <FileFaults trouble={trouble} onClose={() => setTrouble(null)} />
       <div className="flex min-h-0 flex-1 max-[700px]:flex-col">
         {designs.length === 0 ? (

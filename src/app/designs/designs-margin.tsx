@@ -1,35 +1,20 @@
 /** What the margin says about the focused design: its figures, its description, what can be done with it. */
 'use client';
+import type { DesignListing } from '@/operations';
 import { Amount } from '@/ui/amount';
 import { Button } from '@/ui/button';
 import { Margin } from '@/ui/margin';
 import { TextEntry } from '@/ui/text-entry';
 
-export interface ListedDesign {
-  readonly id: string;
-  readonly title: string;
-  readonly description: string;
-  readonly currency: string;
-  readonly revision: number;
-  readonly components: number;
-  readonly updatedAt: string;
-  readonly totals: {
-    readonly monthly: string;
-    readonly low: string;
-    readonly high: string;
-    readonly unpriced: number;
-  } | null;
-}
-
 interface DesignsMarginProps {
-  readonly design: ListedDesign;
+  readonly design: DesignListing;
   readonly open: boolean;
   readonly onToggle: () => void;
   readonly acts: {
     open(id: string): void;
     copy(id: string): Promise<void>;
-    remove(design: ListedDesign): Promise<void>;
-    rename(design: ListedDesign, title: string): Promise<void>;
+    remove(design: DesignListing): Promise<void>;
+    rename(design: DesignListing, title: string): Promise<void>;
   };
 }
 

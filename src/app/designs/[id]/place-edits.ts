@@ -3,6 +3,7 @@
  * the same size for servers, else the only offer there is; otherwise the choice is open and says so.
  */
 import type { Choice, Component, Design, Edit, Place } from '@/core/design';
+import type { FoundOffer } from '@/operations';
 import type { PricingClient } from '@/workers/client';
 import type { ShelfBook } from './shelf';
 
@@ -23,6 +24,34 @@ export async function placeEdits(
     { edit: 'set-component', id: component.id, field: 'place', value: place },
     ...(choice ? [{ edit: 'set-component', id: component.id, field: 'choice', value: choice } as const] : []),
   ];
+}
+
+/** A new component with what can be chosen for it: a found offer at its book, else the only offer there is. */
+export async function withFirstChoice(
+  client: PricingClient,
+  design: Design,
+  component: Component,
+  offer: FoundOffer | null,
+  shelf: readonly ShelfBook[],
+): Promise<{ readonly component: Component; readonly pins: readonly Edit[] }> {
+  if (!offer) {
+    const choice = component.place ? await choiceAt(client, design, component, component.place) : null;
+    return { component: choice ? { ...component, choice } : component, pins: [] };
+  }
+  const book = shelf.find((each) => each.key === offer.book);
+  const region = component.place?.book === offer.book ? component.place.region : book?.regions[0]?.code;
+  if (!book || !region) return { component, pins: [] };
+  const pinned = design.books.some((pin) => pin.book === book.key);
+  const books = [...design.books, { book: book.key, revision: book.revision }];
+  return {
+    component: {
+      ...component,
+      name: offer.name,
+      place: { book: book.key, region },
+      choice: { by: 'sku', sku: offer.sku },
+    },
+    pins: pinned ? [] : [{ edit: 'pin-books', books }],
+  };
 }
 
 /** The choice to make at a place; null: leave it as it is. */

@@ -5,14 +5,16 @@ import { type Kind, kindOf } from '@/core/books';
 import type { Edit, Section } from '@/core/design';
 import { Ledger, type LedgerCursor, type LedgerRow } from '@/ui/ledger';
 import { Margin } from '@/ui/margin';
+import type { FoundOffer } from '@/operations';
 import { tell } from '@/ui/toast';
+import { useOfferTaker } from '../../find';
 import { ledgerColumns, type PickerKind } from './columns';
 import { Conflicts } from './conflicts';
 import { ComponentMargin, type MarginView } from './margin/component-margin';
 import { DesignMargin } from './margin/design-margin';
 import { SectionMargin } from './margin/section-margin';
 import { OpenPicker, type PickerState } from './pickers/open-picker';
-import { choiceAt } from './place-edits';
+import { withFirstChoice } from './place-edits';
 import { DesignHead } from './design-head';
 import { EmptyDesign } from './empty-design';
 import { download, useFindItems } from './find-items';
@@ -169,14 +171,27 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
     setPicker(null);
     requestAnimationFrame(toLedger);
   };
-  const addOfKind = async (kind: Kind, section: Section): Promise<void> => {
+  const addOfKind = async (kind: Kind, section: Section, offer: FoundOffer | null = null): Promise<void> => {
     setPicker(null);
     const fresh = newComponent(design, section, kind, kindOf(kind).label, crypto.randomUUID());
-    const choice = client && fresh.place ? await choiceAt(client, design, fresh, fresh.place) : null;
-    const component = choice ? { ...fresh, choice } : fresh;
-    apply([{ edit: 'add-component', section: section.id, index: section.components.length, component }]);
+    const { component, pins } = client
+      ? await withFirstChoice(client, design, fresh, offer, shelf)
+      : { component: fresh, pins: [] };
+    const add: Edit = {
+      edit: 'add-component',
+      section: section.id,
+      index: section.components.length,
+      component,
+    };
+    apply([...pins, add]);
     moveCursor({ row: component.id, column: 'name', editing: { text: null } });
   };
+  useOfferTaker((offer) => {
+    const here = rows.find((row) => row.key === cursor?.row)?.data;
+    const section = here && here.kind !== 'next-section' ? here.section : design.sections.at(-1);
+    if (section) void addOfKind(offer.kind, section, offer);
+    else tell('Add a section first; offers are written into it.');
+  });
 
   const focused = rows.find((row) => row.key === subject)?.data ?? null;
 
@@ -190,7 +205,7 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
     showKeys: () => setKeysOpen(true),
   });
 
-  const shared = { design, client, version: pricing.version };
+  const shared = { design, client, version: pricing.version, total: pricing.summary?.monthly ?? null };
   return (
     <>
       <DesignHead
@@ -233,7 +248,9 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
             <SectionMargin {...shared} section={focused.section} summary={focused.summary} />
           ) : (
             <DesignMargin
-              {...shared}
+              design={design}
+              client={client}
+              version={pricing.version}
               summary={pricing.summary}
               shelf={shelf}
               today={state.savedAt.slice(0, 10)}

@@ -1,5 +1,6 @@
 /** Lean, likely, heavy in one ruled box: the three numbers behind a wick. */
-import { writeAmount, writeMoney } from '@/core/display';
+import { Decimal } from '@/core/base';
+import { writeAmount, writeMoney, writeShare } from '@/core/display';
 
 interface CaseFiguresProps {
   readonly low: string;
@@ -35,4 +36,20 @@ export function CaseFigures({ low, likely, high, currency }: CaseFiguresProps) {
 function Figure({ value, currency }: { readonly value: string; readonly currency: string }) {
   const { whole, minor } = writeAmount(value, currency);
   return whole.length > 7 ? whole : `${whole}${minor}`;
+}
+
+/** Which part of the design this is: "24.2 % of the design". */
+export function ShareText({
+  amount,
+  total,
+}: {
+  readonly amount: string | null;
+  readonly total: string | null;
+}) {
+  if (amount === null || total === null || new Decimal(total).isZero()) return null;
+  return (
+    <p className="mt-1.5 text-xs text-soft">
+      {writeShare(new Decimal(amount).dividedBy(total))} of the design
+    </p>
+  );
 }

@@ -9,7 +9,7 @@ import type { LineSummary } from '@/core/range';
 import { Decimal } from '@/core/base';
 import type { PricingClient } from '@/workers/client';
 import { AddsUp } from './adds-up';
-import { CaseFigures } from './case-figures';
+import { CaseFigures, ShareText } from './case-figures';
 import { ComponentSettings, type SettingsProps } from './component-settings';
 import { Paying } from './paying';
 
@@ -21,6 +21,8 @@ interface ComponentMarginProps extends Omit<SettingsProps, 'component' | 'offerN
   readonly design: Design;
   readonly client: PricingClient | null;
   readonly version: number;
+  /** The design's exact monthly amount, to tell shares of it. */
+  readonly total: string | null;
   readonly view: MarginView;
   readonly onView: (view: MarginView) => void;
   readonly apply: (edits: readonly Edit[]) => void;
@@ -43,6 +45,7 @@ export function ComponentMargin(props: ComponentMarginProps) {
         {[kind.label, line?.offer?.name, props.placeName].filter(Boolean).join(' · ')}
       </p>
       {line?.wick && <CaseFigures {...line.wick} currency={design.currency} />}
+      <ShareText amount={line?.monthly ?? null} total={props.total} />
       {line?.printed != null && (
         <EachText component={component} line={line} design={design} hours={props.monthHours} />
       )}

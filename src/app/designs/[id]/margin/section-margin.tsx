@@ -4,7 +4,7 @@ import type { Design, Section } from '@/core/design';
 import type { SectionSummary } from '@/core/range';
 import type { PricingClient } from '@/workers/client';
 import { AddsUp } from './adds-up';
-import { CaseFigures } from './case-figures';
+import { CaseFigures, ShareText } from './case-figures';
 
 interface SectionMarginProps {
   readonly design: Design;
@@ -12,9 +12,10 @@ interface SectionMarginProps {
   readonly summary: SectionSummary | null;
   readonly client: PricingClient | null;
   readonly version: number;
+  readonly total: string | null;
 }
 
-export function SectionMargin({ design, section, summary, client, version }: SectionMarginProps) {
+export function SectionMargin({ design, section, summary, client, version, total }: SectionMarginProps) {
   return (
     <div>
       <h2 className="pr-8 text-base font-semibold break-words">{section.name}</h2>
@@ -25,6 +26,7 @@ export function SectionMargin({ design, section, summary, client, version }: Sec
         )}
       </p>
       {summary && <CaseFigures {...summary.wick} currency={design.currency} />}
+      <ShareText amount={summary?.wick.likely ?? null} total={total} />
       <h3 className="mt-4 mb-2 text-sm font-semibold">How it adds up</h3>
       <AddsUp
         client={client}

@@ -1,0 +1,61 @@
+import { describe, expect, it } from 'vitest';
+import { smallBooks } from '@tests/support/books';
+import { designOf, serverOf, transferOf } from '@tests/support/designs';
+import { decimal } from '../base';
+import { summarise, wickOver } from './index';
+
+describe('the wick', () => {
+  it('spans all three cases, also where lean turns out dearer than heavy', () => {
+    const wick = wickOver({ lean: decimal('9'), likely: decimal('5'), heavy: decimal('7') });
+    expect([wick.low, wick.likely, wick.high].map(String)).toEqual(['5', '5', '9']);
+  });
+});
+
+describe('the summary', () => {
+  const books = smallBooks();
+  const summary = summarise(
+    designOf([
+      serverOf('a', { count: { likely: '2', lean: '1', heavy: '3' } }),
+      transferOf('b', { likely: '250', lean: '50' }),
+      serverOf('c', { choice: { by: 'none' } }),
+    ]),
+    books,
+  );
+  const [section] = summary.sections;
+
+  it('brings the three cases of every line together', () => {
+    expect(section!.lines[0]).toMatchObject({
+      printed: '146',
+      lean: '73',
+      heavy: '219',
+      wick: { low: '73', likely: '146', high: '219' },
+    });
+    expect(section!.lines[1]).toMatchObject({ printed: '60', lean: '0', heavy: '60' });
+  });
+
+  it('adds up to sections and to the design, in every case', () => {
+    expect(summary).toMatchObject({
+      printed: '206',
+      lean: '73',
+      heavy: '279',
+      wick: { low: '73', likely: '206', high: '279' },
+    });
+    expect(section).toMatchObject({ printed: '206', unpriced: 1 });
+  });
+
+  it('has no amount, no range and a reason for what is not priced', () => {
+    expect(section!.lines[2]).toMatchObject({ priced: false, printed: null, wick: null, monthly: null });
+    expect(section!.lines[2]!.issues.map((issue) => issue.code)).toEqual(['choice.missing']);
+    expect(summary.unpriced).toBe(1);
+  });
+
+  it('names near misses and what they lack', () => {
+    const need = { by: 'cheapest' as const, need: { vcpu: '9', memory: '16' } };
+    const none = summarise(designOf([serverOf('a', { choice: need })]), books).sections[0]!.lines[0]!;
+    expect(none.nearest[0]).toEqual({ sku: 'A-8', name: 'a-8', lacks: 'too few vCPU' });
+  });
+
+  it('survives being sent as text', () => {
+    expect(JSON.parse(JSON.stringify(summary))).toEqual(summary);
+  });
+});
