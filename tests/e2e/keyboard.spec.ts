@@ -76,6 +76,8 @@ test('an offer is found by words and written on the next line', async ({ page })
   await page.keyboard.type('heron-8-64');
   await expect(page.getByRole('option', { name: /OS-HERON-8-64/ })).toBeVisible();
   await page.keyboard.press('Enter');
+  await expect(page.getByRole('textbox', { name: 'Component name' })).toBeFocused();
+  await page.keyboard.press('Control+A');
   await page.keyboard.type('Seat ledger');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('row').filter({ hasText: 'Seat ledger' })).toContainText('heron-8-64');
