@@ -43,7 +43,10 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
   const client = usePricingClient();
   const { design } = state;
   const pricing = usePricing(client, design, state.version);
-  const [cursor, setCursor] = useState<LedgerCursor | null>(null);
+  const [cursor, setCursor] = useState<LedgerCursor | null>(() => {
+    const [first] = initial.design.sections;
+    return first ? { row: first.id, column: 'name' } : null;
+  });
   const [subject, setSubject] = useState<string>(WHOLE_DESIGN);
   const [view, setView] = useState<MarginView>('settings');
   const [marginOpen, setMarginOpen] = useState(true);
