@@ -1,17 +1,32 @@
 /** Answers the page's questions with the core. Kept free of worker globals so that it is tested like any module. */
 import { assertNever } from '@/core/base';
-import type { Component, Design } from '@/core/design';
+import { allComponents, type Component, type Design } from '@/core/design';
 import { sentenceFor } from '@/core/display';
-import { compareOffers, compareTerms, priceCases, type PricedDesign } from '@/core/pricing';
+import {
+  type BookSet,
+  compareOffers,
+  compareTerms,
+  priceCases,
+  type PricedDesign,
+  reusableLines,
+} from '@/core/pricing';
 import { summaryOf } from '@/core/range';
 import { type PlainFigure, relabel, toPlain } from '@/core/trace';
 import type { Case } from '@/core/usage';
 import type { BookShelf } from './book-shelf';
 import type { Answers, OfferRow, Question, Subject, TermRow } from './protocol';
 
+interface Priced {
+  readonly version: number;
+  readonly cases: Record<Case, PricedDesign>;
+  /** What every line depends on. */
+  readonly context: string;
+  readonly components: ReadonlyMap<string, string>;
+}
+
 export class Answerer {
-  /** The last priced design, so that opening an amount shows the very calculation that gave it. */
-  private last: { readonly version: number; readonly cases: Record<Case, PricedDesign> } | null = null;
+  /** The last priced design: opening an amount shows the very calculation that gave it, and what did not change is kept. */
+  private last: Priced | null = null;
 
   constructor(
     private readonly shelf: BookShelf,
@@ -23,8 +38,7 @@ export class Answerer {
       case 'price': {
         const books = await this.shelf.booksFor(question.design);
         const started = this.clock();
-        const cases = priceCases(question.design, books);
-        this.last = { version: question.version, cases };
+        const cases = this.price(question.design, question.version, books);
         return { version: question.version, summary: summaryOf(cases), milliseconds: this.clock() - started };
       }
       case 'explain': {
@@ -41,6 +55,20 @@ export class Answerer {
       default:
         return assertNever(question);
     }
+  }
+
+  /** Prices what changed since the last time and what depends on it; a test holds this against pricing everything. */
+  private price(design: Design, version: number, books: BookSet): Record<Case, PricedDesign> {
+    const context = JSON.stringify([design.currency, design.assumptions, design.books]);
+    const components = new Map(allComponents(design).map((each) => [each.id, JSON.stringify(each)]));
+    const { last } = this;
+    const known =
+      last?.context === context
+        ? reusableLines(last.cases, (id) => last.components.get(id) === components.get(id))
+        : undefined;
+    const cases = priceCases(design, books, known);
+    this.last = { version, cases, context, components };
+    return cases;
   }
 
   private async offers(component: Component, design: Design): Promise<OfferRow[]> {

@@ -1,6 +1,8 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { bookFrom, smallBookFile } from '@tests/support/books';
-import { designOf, serverOf, transferOf } from '@tests/support/designs';
+import { anyComponent, anyDesign, designOf, serverOf, transferOf } from '@tests/support/designs';
+import type { Design } from '@/core/design';
 import { bookSet } from '@/core/pricing';
 import { summarise } from '@/core/range';
 import type { PlainFigure } from '@/core/trace';
@@ -33,6 +35,40 @@ describe('the worker', () => {
     const answerer = new Answerer(new BookShelf((await fakeRoutes()).fetchJson), () => 0);
     const answer = (await answerer.answer({ ask: 'price', design, version: 1 })) as Answers['price'];
     expect(answer.summary).toEqual(summarise(design, bookSet([bookFrom(smallBookFile())])));
+  });
+
+  it('keeps what did not change, and still gives what pricing everything gives', async () => {
+    const books = bookSet([bookFrom(smallBookFile())]);
+    const steps = fc.array(fc.tuple(fc.nat({ max: 20 }), anyComponent, fc.boolean()), {
+      minLength: 1,
+      maxLength: 8,
+    });
+    await fc.assert(
+      fc.asyncProperty(anyDesign, steps, async (start, changes) => {
+        const answerer = new Answerer(new BookShelf((await fakeRoutes()).fetchJson), () => 0);
+        let current: Design = { ...start, ...pins };
+        for (const [version, [at, component, allowances]] of changes.entries()) {
+          const answer = (await answerer.answer({
+            ask: 'price',
+            design: current,
+            version,
+          })) as Answers['price'];
+          expect(answer.summary).toEqual(summarise(current, books));
+          const sections = current.sections.map((section) => ({
+            ...section,
+            components: section.components.map((each, index) =>
+              index === at % 4 ? { ...component, id: each.id } : each,
+            ),
+          }));
+          current = {
+            ...current,
+            sections,
+            assumptions: { ...current.assumptions, countAllowances: allowances },
+          };
+        }
+      }),
+      { numRuns: 40 },
+    );
   });
 
   it('reads each region once, however often it prices', async () => {

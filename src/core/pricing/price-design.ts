@@ -54,14 +54,32 @@ export function priceDesign(
  * All three cases. A component whose inputs are the same in all of them, and whose amount depends on nobody else's,
  * is worked out once; a test holds this against pricing each case by itself.
  */
-export function priceCases(design: Design, books: BookSet): Record<Case, PricedDesign> {
-  const likely = priceDesign(design, books, 'likely');
-  const known = sameInEveryCase(design, likely);
-  return {
-    lean: priceDesign(design, books, 'lean', known),
-    likely,
-    heavy: priceDesign(design, books, 'heavy', known),
+export function priceCases(design: Design, books: BookSet, known?: KnownLines): Record<Case, PricedDesign> {
+  const likely = priceDesign(design, books, 'likely', known?.likely);
+  const same = sameInEveryCase(design, likely);
+  const price = (which: 'lean' | 'heavy'): PricedDesign =>
+    priceDesign(design, books, which, new Map([...(known?.[which] ?? []), ...same]));
+  return { lean: price('lean'), likely, heavy: price('heavy') };
+}
+
+/** Lines that are known already, by case and component. */
+export type KnownLines = Readonly<Record<Case, ReadonlyMap<string, PricedLine>>>;
+
+/**
+ * The lines of an earlier run that hold for a design in which only some components changed: those that `unchanged`
+ * accepts and whose amount depends on nobody else. Assumptions, currency and books must be the same.
+ */
+export function reusableLines(
+  before: Readonly<Record<Case, PricedDesign>>,
+  unchanged: (id: string) => boolean,
+): KnownLines {
+  const linesOf = ({ sections }: PricedDesign): Map<string, PricedLine> => {
+    const kept = sections.flatMap((section) =>
+      section.lines.filter((line) => line.status === 'priced' && !line.pooled && unchanged(line.id)),
+    );
+    return new Map(kept.map((line) => [line.id, line]));
   };
+  return { lean: linesOf(before.lean), likely: linesOf(before.likely), heavy: linesOf(before.heavy) };
 }
 
 function sameInEveryCase(design: Design, likely: PricedDesign): Map<string, PricedLine> {
@@ -188,7 +206,9 @@ function totalsOf(design: Design, lines: ReadonlyMap<string, PricedLine>, which:
       monthly: sum(section.name, design.currency, named),
     };
   });
-  const priced = [...lines.values()].filter((line): line is PricedComponent => line.status === 'priced');
+  // In the design's order, so that the same design adds up the same way to the last digit.
+  const all = sections.flatMap((section) => section.lines);
+  const priced = all.filter((line): line is PricedComponent => line.status === 'priced');
   const add = (read: (line: PricedComponent) => Decimal): Decimal => addAll(priced.map(read));
   const recurring = add((line) => line.recurring);
   const upfront = add((line) => line.upfront);
@@ -204,6 +224,6 @@ function totalsOf(design: Design, lines: ReadonlyMap<string, PricedLine>, which:
     recurring,
     upfront,
     firstYear: upfront.plus(recurring.times(decimal(12))),
-    unpriced: lines.size - priced.length,
+    unpriced: all.length - priced.length,
   };
 }
