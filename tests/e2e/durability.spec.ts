@@ -72,7 +72,7 @@ test.describe('killed in the middle', () => {
     expect(await countNow()).toBe('11');
   });
 
-  test('the database, and the application goes on when it is back', async () => {
+  test('the database; started again, both go on with what was acknowledged', async () => {
     expect((await send(1, '12')).status).toBe(200);
     const pid = cluster.pid();
     process.kill(pid, 'SIGKILL');
