@@ -2,6 +2,7 @@
 'use client';
 import { type Edit, findComponent, type Design } from '@/core/design';
 import { describeTerm } from '@/core/display';
+import type { Cased } from '@/core/usage';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import type { Conflict } from './session/design-session';
@@ -86,11 +87,16 @@ function subjectOf(edit: Edit, design: Design): string {
   }
 }
 
+/** Likely first; lean and heavy only where they are given. */
+function casedText({ likely, lean, heavy }: Cased): string {
+  return [likely, lean && `lean ${lean}`, heavy && `heavy ${heavy}`].filter(Boolean).join(', ');
+}
+
 export function valueOf(edit: Edit): string {
   switch (edit.edit) {
     case 'set-component':
       if (edit.field === 'name') return edit.value;
-      if (edit.field === 'count') return Object.values(edit.value).join(' / ');
+      if (edit.field === 'count') return casedText(edit.value);
       if (edit.field === 'term') return describeTerm(edit.value);
       if (edit.field === 'place') return edit.value ? `${edit.value.book}, ${edit.value.region}` : 'none';
       if (edit.field === 'choice') return edit.value.by === 'sku' ? edit.value.sku : edit.value.by;

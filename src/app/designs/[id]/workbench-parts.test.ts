@@ -202,6 +202,10 @@ describe('words', () => {
         value: { amount: { likely: '2' }, unit: 'TB' },
       }),
     ).toBe('2 TB');
+    const count = { lean: '3', heavy: '6', likely: '5' };
+    expect(valueOf({ edit: 'set-component', id: 'a', field: 'count', value: count })).toBe(
+      '5, lean 3, heavy 6',
+    );
     expect(valueOf({ edit: 'remove-component', id: 'a' })).toBe('removed');
   });
 
