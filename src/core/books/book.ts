@@ -4,7 +4,8 @@
  */
 import type { Decimal } from '../base';
 import type { Charge } from '../rates';
-import type { Term } from '../terms';
+import type { EarlyEnd, RateTerm, SustainedBand, Term } from '../terms';
+import type { Increment, Minimums } from '../usage';
 import type { Kind } from './kind';
 
 export interface Region {
@@ -15,6 +16,26 @@ export interface Region {
   readonly longitude: number;
   /** Grams of CO2 equivalent per kWh of the local grid; null: not known. */
   readonly carbon: number | null;
+  /** Name of the price band by kind; a region's band belongs to the kind, not to the provider as a whole. */
+  readonly bands?: Readonly<Record<string, string>>;
+}
+
+/** What one running unit of an offer adds to the allowance of another meter: traffic that comes with a server. */
+export interface Grant {
+  readonly sku: string;
+  readonly meter: string;
+  /** A month, in `unit`. */
+  readonly amount: Decimal;
+  readonly unit: string;
+}
+
+/** Limits of a size that is set freely. */
+export interface SizeLimits {
+  readonly vcpuLeast: Decimal;
+  readonly vcpuMost: Decimal;
+  /** GiB for each vCPU. */
+  readonly memoryPerVcpuLeast: Decimal;
+  readonly memoryPerVcpuMost: Decimal;
 }
 
 export interface Offer {
@@ -28,21 +49,34 @@ export interface Offer {
   /** GiB. */
   readonly memory: Decimal | null;
   readonly burstable: boolean;
-  /** `retiring`: still sold, with the date it ends; kept out of "cheapest that fits". */
-  readonly lifecycle: 'current' | 'retiring';
+  /**
+   * `retiring`: still sold, with the date it ends; `announced`: promised, not sold yet. Both are kept out of
+   * "cheapest that fits": a promised feature is not a feature.
+   */
+  readonly lifecycle: 'current' | 'retiring' | 'announced';
   readonly retires: string | null;
   readonly replacedBy: string | null;
   readonly note: string;
+  readonly gpu?: Decimal | null;
+  /** What the provider calls the service it belongs to (FOCUS ServiceName). */
+  readonly service?: string;
+  /** What it can do: `sleeps`, `replicas`, `bring-licence`… Compared beside the price. */
+  readonly capabilities?: readonly string[];
+  /** Grade, medium, redundancy, edition and the like. */
+  readonly attributes?: Readonly<Record<string, string>>;
+  /** Set where the size is chosen freely. */
+  readonly limits?: SizeLimits | null;
+  readonly grants?: readonly Grant[];
 }
 
 /** Over what a rate's tiers and allowance are counted. */
-export type PoolScope = 'component' | 'region' | 'provider';
+export type PoolScope = 'component' | 'region' | 'provider' | 'workspace';
 
 export interface Rate {
   readonly sku: string;
   readonly region: string;
   readonly meter: string;
-  readonly term: Term;
+  readonly term: RateTerm;
   readonly unit: string;
   readonly charge: Charge;
   /** For commitments: paid once per unit at the start. */
@@ -50,6 +84,21 @@ export interface Rate {
   /** Included each month over the pool, in `unit`; null: none. */
   readonly allowance: Decimal | null;
   readonly pool: PoolScope;
+  /** After so many months the allowance ends; null: never. */
+  readonly allowanceMonths?: number | null;
+  readonly increment?: Increment | null;
+  readonly minimums?: Minimums | null;
+  /** Which of the two sizes is billed; `consumed` unless said. */
+  readonly basis?: 'consumed' | 'set-aside';
+  readonly sustained?: readonly SustainedBand[] | null;
+  /** The most one unit pays a month for its running time. */
+  readonly monthlyCap?: Decimal | null;
+  /** Interruptible: the price moves between these. */
+  readonly range?: { readonly low: Decimal; readonly high: Decimal } | null;
+  /** Commitments: what leaving early costs. */
+  readonly early?: EarlyEnd | null;
+  /** Prepaid credit: list prices beyond it are multiplied by this. */
+  readonly overage?: Decimal | null;
 }
 
 export interface BookHead {
@@ -76,14 +125,16 @@ export interface PriceBook extends BookHead {
   readonly regions: readonly Region[];
   region(code: string): Region | undefined;
   offer(sku: string): Offer | undefined;
-  rate(sku: string, region: string, meter: string, term: Term): Rate | undefined;
+  rate(sku: string, region: string, meter: string, term: RateTerm): Rate | undefined;
+  /** All rates of an offer in a region. */
+  ratesOf(sku: string, region: string): readonly Rate[];
   /** Offers of a kind that have at least one rate in the region, in SKU order. */
   soldIn(region: string, kind: Kind): readonly Offer[];
   /** Offers of a kind, sold in the region or not, in SKU order. */
   offersOf(kind: Kind): readonly Offer[];
   /** Region codes that sell the offer, as far as this book's data was loaded. */
   regionsSelling(sku: string): readonly string[];
-  /** Terms under which the offer is sold in the region. */
+  /** Terms under which a component can pay for the offer in the region. */
   termsOf(sku: string, region: string): readonly Term[];
 }
 
@@ -92,11 +143,11 @@ export function indexBook(data: BookData): PriceBook {
   const offers = new Map(data.offers.map((offer) => [offer.sku, offer]));
   const rates = new Map<string, Rate>();
   const selling = new Map<string, Set<string>>();
-  const terms = new Map<string, Set<Term>>();
+  const byPlace = new Map<string, Rate[]>();
   for (const rate of data.rates) {
     rates.set(rateKey(rate.sku, rate.region, rate.meter, rate.term), rate);
     setIn(selling, rate.sku, () => new Set<string>()).add(rate.region);
-    setIn(terms, `${rate.sku}\n${rate.region}`, () => new Set<Term>()).add(rate.term);
+    setIn(byPlace, `${rate.sku}\n${rate.region}`, () => []).push(rate);
   }
   for (const [sku, codes] of Object.entries(data.availability ?? {})) selling.set(sku, new Set(codes));
   const sold = new Map<string, readonly Offer[]>();
@@ -114,7 +165,11 @@ export function indexBook(data: BookData): PriceBook {
       }),
     offersOf: (kind) => data.offers.filter((offer) => offer.kind === kind).sort(bySku),
     regionsSelling: (sku) => [...(selling.get(sku) ?? [])],
-    termsOf: (sku, region) => [...(terms.get(`${sku}\n${region}`) ?? [])],
+    ratesOf: (sku, region) => byPlace.get(`${sku}\n${region}`) ?? [],
+    termsOf: (sku, region) => {
+      const terms = (byPlace.get(`${sku}\n${region}`) ?? []).map((rate) => rate.term);
+      return [...new Set(terms)].filter((term): term is Term => !term.startsWith('spend-'));
+    },
   };
 }
 
@@ -128,7 +183,7 @@ function bySku(a: Offer, b: Offer): number {
   return a.sku < b.sku ? -1 : 1;
 }
 
-function rateKey(sku: string, region: string, meter: string, term: Term): string {
+function rateKey(sku: string, region: string, meter: string, term: RateTerm): string {
   return `${sku}\n${region}\n${meter}\n${term}`;
 }
 

@@ -4,13 +4,29 @@
  */
 import type { Kind } from '../books';
 import type { Need } from '../sizing';
-import type { Term } from '../terms';
+import type { ChargeText } from '../rates';
+import type { Agreement, Term } from '../terms';
 import type { MonthConvention } from '../time';
-import type { Cased, Running } from '../usage';
+import type { Cased, Load, Running, SizedAmount } from '../usage';
+
+/** So many instances of one size. */
+export interface SizeRow {
+  readonly count: string;
+  readonly amount: string;
+}
 
 export interface UsageEntry {
+  /** With `sizes`: their sum. */
   readonly amount: Cased;
   readonly unit: string;
+  /** The instances one by one: "3 of 40, 1 of 2100", in `unit`. */
+  readonly sizes?: readonly SizeRow[];
+  /** The size or duration of one event. */
+  readonly each?: SizedAmount;
+  /** What is set aside, where that differs from what is used. */
+  readonly setAside?: Cased;
+  /** Days that data is kept; then `amount` is what comes in each month. */
+  readonly keptDays?: Cased;
 }
 
 export type Choice =
@@ -21,6 +37,39 @@ export type Choice =
 export interface Place {
   readonly book: string;
   readonly region: string;
+}
+
+/** A size put together freely. */
+export interface FreeSize {
+  readonly vcpu: Cased;
+  /** GiB. */
+  readonly memory: Cased;
+  readonly gpu?: Cased;
+}
+
+/** Software that runs on the component: paid in the rate, or brought along with its own yearly cost. */
+export interface LicenceChoice {
+  readonly product: string;
+  readonly how: 'included' | 'brought';
+  /** For one unit of the component, in the design's currency. */
+  readonly ownYearly?: Cased;
+}
+
+/** One charge of an own line. */
+export interface CustomCharge {
+  readonly label: string;
+  readonly unit: string;
+  /** For one unit and one month, in `unit`. */
+  readonly amount: Cased;
+  readonly charge: ChargeText;
+  /** Included each month, in `unit`. */
+  readonly allowance?: string;
+}
+
+/** From a month on (the first is 1) the main quantity is another. */
+export interface LaterAmount {
+  readonly fromMonth: number;
+  readonly amount: string;
 }
 
 export interface Component {
@@ -35,6 +84,21 @@ export interface Component {
   /** By meter, for one unit and one month. */
   readonly usage: Readonly<Record<string, UsageEntry>>;
   readonly term: Term;
+  readonly size?: FreeSize | null;
+  readonly load?: Load | null;
+  /** Units under the commitment; absent: those that always run. What runs above them is on demand. */
+  readonly committed?: Cased | null;
+  /** Keeps no state and bears being stopped: may run interruptible. */
+  readonly mayBeStopped?: boolean | null;
+  readonly licences?: readonly LicenceChoice[] | null;
+  /** First and last month it exists (the first month is 1); absent: always. */
+  readonly months?: { readonly from: number; readonly to: number | null } | null;
+  /** Own lines only. */
+  readonly custom?: readonly CustomCharge[] | null;
+  /** Prepaid credit and spend commitments: other amounts from later months on. */
+  readonly later?: readonly LaterAmount[] | null;
+  /** The share of the line that this design bears, where several share the thing; absent: all. */
+  readonly borne?: Cased | null;
 }
 
 export interface Section {
@@ -56,6 +120,19 @@ export interface Assumptions {
   readonly month: MonthConvention;
   readonly countAllowances: boolean;
   readonly exchange: readonly ExchangeRate[];
+  /** The design's share of the account's allowances; absent: all. */
+  readonly allowanceShare?: string;
+  /** The first month, `2027-01`: seasons, agreements and calendar months follow from it. */
+  readonly start?: string;
+  /** Growth a month as a share: traffic and stock each by its own. */
+  readonly growth?: { readonly traffic: Cased; readonly stock: Cased };
+  /** Twelve multipliers of traffic, January first. */
+  readonly season?: readonly string[];
+  /** Multiplies the traffic of one month (the first is 1). */
+  readonly campaigns?: readonly { readonly month: number; readonly times: string }[];
+  /** Shares on top of the net total. */
+  readonly contingency?: string;
+  readonly tax?: string;
 }
 
 export interface BookPin {
@@ -70,6 +147,7 @@ export interface Design {
   readonly assumptions: Assumptions;
   readonly books: readonly BookPin[];
   readonly sections: readonly Section[];
+  readonly agreements?: readonly Agreement[];
 }
 
 export function allComponents(design: Design): Component[] {

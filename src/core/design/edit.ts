@@ -3,17 +3,33 @@
  * an edit like any other; `editTarget` tells whether two edits touch the same thing. Source: architecture, "Data".
  */
 import { assertNever, err, issue, ok, type Result } from '../base';
+import type { Agreement } from '../terms';
 import type { Assumptions, BookPin, Component, Design, Section, UsageEntry } from './design';
 
 /** The fields of a component that are set as a whole. */
-export type ComponentField = 'name' | 'count' | 'place' | 'choice' | 'running' | 'term';
+export type ComponentField =
+  | 'name'
+  | 'count'
+  | 'place'
+  | 'choice'
+  | 'running'
+  | 'term'
+  | 'size'
+  | 'load'
+  | 'committed'
+  | 'mayBeStopped'
+  | 'licences'
+  | 'months'
+  | 'custom'
+  | 'later'
+  | 'borne';
 
 type SetComponent = {
   [F in ComponentField]: {
     readonly edit: 'set-component';
     readonly id: string;
     readonly field: F;
-    readonly value: Component[F];
+    readonly value: NonNullable<Component[F]> | (undefined extends Component[F] ? null : Component[F]);
   };
 }[ComponentField];
 type SetDesign = {
@@ -24,10 +40,11 @@ type SetDesign = {
   };
 }['title' | 'description' | 'currency'];
 type SetAssumption = {
-  [F in keyof Assumptions]: {
+  [F in keyof Assumptions]-?: {
     readonly edit: 'set-assumption';
     readonly field: F;
-    readonly value: Assumptions[F];
+    /** Null takes an assumption that may be missing away. */
+    readonly value: NonNullable<Assumptions[F]> | (undefined extends Assumptions[F] ? null : never);
   };
 }[keyof Assumptions];
 
@@ -41,6 +58,7 @@ export type Edit =
       readonly meter: string;
       readonly value: UsageEntry | null;
     }
+  | { readonly edit: 'set-agreements'; readonly agreements: readonly Agreement[] }
   | { readonly edit: 'pin-books'; readonly books: readonly BookPin[] }
   | { readonly edit: 'add-section'; readonly index: number; readonly section: Section }
   | { readonly edit: 'remove-section'; readonly id: string }
@@ -77,8 +95,13 @@ export function applyEdit(design: Design, edit: Edit): Result<Applied> {
       });
     case 'set-assumption':
       return ok({
-        design: { ...design, assumptions: { ...design.assumptions, [edit.field]: edit.value } },
-        inverse: { ...edit, value: design.assumptions[edit.field] } as Edit,
+        design: { ...design, assumptions: withField(design.assumptions, edit.field, edit.value) },
+        inverse: { ...edit, value: design.assumptions[edit.field] ?? null } as Edit,
+      });
+    case 'set-agreements':
+      return ok({
+        design: { ...design, agreements: edit.agreements },
+        inverse: { edit: 'set-agreements', agreements: design.agreements ?? [] },
       });
     case 'pin-books':
       return ok({
@@ -87,8 +110,8 @@ export function applyEdit(design: Design, edit: Edit): Result<Applied> {
       });
     case 'set-component':
       return onComponent(design, edit.id, (component) => ({
-        component: { ...component, [edit.field]: edit.value },
-        inverse: { ...edit, value: component[edit.field] } as Edit,
+        component: withField(component, edit.field, edit.value),
+        inverse: { ...edit, value: component[edit.field] ?? null } as Edit,
       }));
     case 'set-usage':
       return onComponent(design, edit.id, (component) => ({
@@ -137,6 +160,8 @@ export function editTarget(edit: Edit): string {
     case 'set-design':
     case 'set-assumption':
       return `design/${edit.field}`;
+    case 'set-agreements':
+      return 'design/agreements';
     case 'pin-books':
       return 'design/books';
     case 'set-component':
@@ -162,6 +187,13 @@ export function editTarget(edit: Edit): string {
 
 function gone(id: string): Result<never> {
   return err(issue('edit.target-gone', [], { id: id.slice(0, 80) }));
+}
+
+/** Sets a field; null takes one away that may be missing (`place` stays null). */
+function withField<T extends object>(from: T, field: keyof T, value: unknown): T {
+  if (value !== null || field === 'place') return { ...from, [field]: value };
+  const { [field]: _, ...rest } = from;
+  return rest as T;
 }
 
 function withUsage(

@@ -19,6 +19,29 @@ const SENTENCES: Readonly<Record<IssueCode, (values: Values) => string>> = {
     `${hours} hours are more than the ${month} hours of the month. Enter at most ${month}, or change the month.`,
   'hours.day-too-long': ({ hours }) => `A day has 24 hours, not ${hours}.`,
   'days.exceed-month': ({ days }) => `A month has at most 31 days, not ${days}.`,
+  'hours.week-malformed': () =>
+    'A drawn week has seven days of 24 hours each, “#” where it runs and “.” where it does not.',
+  'share.out-of-range': ({ share }) => `A share lies between 0 and 1, not ${share}.`,
+  'load.missing': () => 'This depends on the load, and no load is entered yet.',
+  'load.incomplete': ({ what }) => `The load does not say ${what} yet; without it there is no amount.`,
+  'autoscale.short': () => 'In some hours the load asks for more units than the ceiling allows.',
+  'size.missing': ({ what }) =>
+    what ? `“${what}” of the size is not set yet.` : 'The size is not set yet: vCPU and memory.',
+  'size.out-of-range': ({ offer, what, least, most }) =>
+    offer
+      ? `${offer} takes ${least} to ${most} ${what}.`
+      : `No price for so large a size; the largest is ${most}.`,
+  'minimum.applied': ({ meter, paid, used, unit }) =>
+    `${meter}: you pay for ${paid} ${unit}, you use ${used}.`,
+  'retention.applied': ({ meter, days, least }) =>
+    `${meter}: kept for ${days} days, paid for at least ${least}.`,
+  'increment.size-unknown': ({ meter }) =>
+    `${meter} are billed in started pieces; the size of one is not entered, so each counts once.`,
+  'average.stepped': ({ meter, least, most }) =>
+    `${meter}: a stepped fee on an average. With other sizes of the same total it is between ${least} and ${most}; enter the sizes as a list.`,
+  'basis.set-aside-missing': ({ meter }) =>
+    `${meter} is billed by what is set aside; that is not entered, so what is used counts.`,
+  'profile.spread-evenly': () => 'Only a number of hours is known, not which; they are spread evenly over the week.',
   'usage.missing': ({ meter }) => `“${meter}” is not entered yet. Without it there is no amount.`,
   'usage.counted-as-none': ({ meter }) => `“${meter}” is not entered and counts as none.`,
   'place.missing': () => 'No provider and region chosen yet.',
@@ -43,6 +66,19 @@ const SENTENCES: Readonly<Record<IssueCode, (values: Values) => string>> = {
   },
   'commitment.unused-hours': ({ hours, month }) =>
     `The commitment pays all ${month} hours; ${hours} of them are used.`,
+  'commitment.partly-used': ({ share }) => `${share} % of the commitment is used.`,
+  'interruptible.not-allowed': ({ offer }) =>
+    `${offer} can be taken away at any time. Say that this component may be stopped, or pay another way.`,
+  'licence.not-offered': ({ product, offer }) => `${offer} is not sold here with a licence of “${product}”.`,
+  'licence.not-movable': ({ product, offer }) =>
+    `A licence of “${product}” may not be brought to ${offer}. Choose an offer that allows it, or pay it in the rate.`,
+  'spend.unused': ({ percent }) => `${percent} % of the commitment buys nothing.`,
+  'spend.cyclic': () => 'Two shares of spend are taken of each other; neither can be worked out.',
+  'credit.unused': ({ amount, currency }) => `${amount} ${currency} a month of the credit buy nothing.`,
+  'support.nothing-covered': () => 'Nothing in this design is covered yet, so only the least amount is due.',
+  'allowance.ended': ({ meter, months }) =>
+    `${meter}: the allowance counted here ends after ${months} months.`,
+  'rate.not-offered': ({ offer }) => `${offer} has no price for this.`,
   'need.nothing-fits': ({ region, vcpu, memory }) =>
     `Nothing sold in ${region} has ${vcpu} vCPU and ${memory} GiB with everything asked for.`,
   'currency.no-rate': ({ from, to }) =>

@@ -3,7 +3,7 @@
  * Pools count only the component itself here, and the lists say so.
  */
 import type { Decimal } from '../base';
-import { kindOf, nearestRegion, type Offer, type Region } from '../books';
+import { kindOf, mainMeter, nearestRegion, type Offer, type Region } from '../books';
 import type { Component, Design } from '../design';
 import { firstUnitPrice } from '../rates';
 import { TERMS, type Term } from '../terms';
@@ -26,8 +26,7 @@ export interface TermPrice {
 
 /** The same component under every way of paying that its kind knows. Needs E4, E7. */
 export function compareTerms(component: Component, design: Design, books: BookSet): TermPrice[] {
-  const terms = kindOf(component.kind).committable ? TERMS : (['on-demand'] as const);
-  return terms.map((term) => {
+  return termsFor(component, design, books).map((term) => {
     const line = priceAlone({ ...component, term }, design, books);
     const saving =
       line.status === 'priced' && line.onDemand && !line.onDemand.isZero()
@@ -35,6 +34,20 @@ export function compareTerms(component: Component, design: Design, books: BookSe
         : null;
     return { term, line, saving };
   });
+}
+
+/** On demand, the fixed commitments of two lengths, and whatever else the chosen offer is sold under. */
+function termsFor(component: Component, design: Design, books: BookSet): readonly Term[] {
+  if (!kindOf(component.kind).committable) return ['on-demand'];
+  const pin = design.books.find((each) => each.book === component.place?.book);
+  const book = pin && books.get(pin.book, pin.revision);
+  const { choice, place } = component;
+  const sold = new Set<Term>();
+  if (book && place) {
+    const skus = choice.by === 'sku' ? [choice.sku] : book.soldIn(place.region, component.kind).map((each) => each.sku);
+    for (const sku of skus) for (const term of book.termsOf(sku, place.region)) sold.add(term);
+  }
+  return TERMS.filter((term) => sold.has(term) || !(term.endsWith('-exchangeable') || term === 'interruptible'));
 }
 
 export interface OfferPrice {
@@ -56,7 +69,7 @@ export function compareOffers(component: Component, design: Design, books: BookS
   const book = pin && books.get(pin.book, pin.revision);
   const here = component.place && book?.region(component.place.region);
   if (!book || !here) return [];
-  const meter = kindOf(component.kind).meters[0]!;
+  const meter = mainMeter(component.kind);
   return book.offersOf(component.kind).map((offer) => {
     const selling = book.regionsSelling(offer.sku);
     const soldHere = selling.includes(here.code);
@@ -65,9 +78,10 @@ export function compareOffers(component: Component, design: Design, books: BookS
       const nearest = nearestRegion(here, candidates) ?? null;
       return { offer, hourly: null, unitPrice: null, monthly: null, soldHere, nearest };
     }
-    const rate = book.rate(offer.sku, here.code, meter.meter, 'on-demand');
-    const unitPrice = rate ? { price: firstUnitPrice(rate.charge), unit: rate.unit } : null;
-    const factor = unitPrice && meter.from === 'running' ? conversionFactor('hour', unitPrice.unit) : null;
+    const rate = meter && book.rate(offer.sku, here.code, meter.meter, 'on-demand');
+    const first = rate && firstUnitPrice(rate.charge);
+    const unitPrice = rate && first ? { price: first, unit: rate.unit } : null;
+    const factor = unitPrice && meter?.from === 'running' ? conversionFactor('hour', unitPrice.unit) : null;
     const line = priceAlone({ ...component, choice: { by: 'sku', sku: offer.sku } }, design, books);
     return {
       offer,

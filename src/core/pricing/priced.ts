@@ -1,28 +1,40 @@
 /** What pricing a design gives: a line per component, subtotals, totals. All amounts in the design's currency. */
 import type { Decimal, Issue } from '../base';
-import type { BookHead, Offer } from '../books';
+import type { BookHead, Kind, Offer } from '../books';
 import type { Miss } from '../sizing';
 import type { Figure } from '../trace';
 import type { Case } from '../usage';
+import type { Granted } from './pools';
 
 export interface PricedComponent {
   readonly status: 'priced';
   readonly id: string;
-  readonly offer: Offer;
-  readonly book: BookHead;
-  /** The month as it compares: recurring + upfront spread over the term. Opens into its trace. */
+  readonly kind: Kind;
+  /** Null for own lines. */
+  readonly offer: Offer | null;
+  readonly book: BookHead | null;
+  /** The month as it compares, contracted: recurring + upfront spread over the term. Opens into its trace. */
   readonly monthly: Figure;
+  /** The same month at list price, and at what a buyer pays who buys it from us. */
+  readonly list: Figure;
+  readonly resale: Figure;
+  /** The contracted month in the book's currency. */
+  readonly inBook: Figure;
   /** What leaves each month. */
   readonly recurring: Decimal;
-  /** What leaves at the start. */
+  /** What leaves at the start: upfront payments and one-time fees. */
   readonly upfront: Decimal;
+  /** The part of it that is a one-time fee. */
+  readonly once: Decimal;
   /** The whole commitment; null on demand. */
   readonly wholeTerm: { readonly months: number; readonly amount: Decimal } | null;
   /** The same use on demand; null where it is not sold so. */
   readonly onDemand: Decimal | null;
   readonly count: Decimal;
   /** Whether its amount depends on what other components use. */
-  readonly pooled: boolean;
+  readonly dependent: boolean;
+  /** Allowances its units bring to others. */
+  readonly grants: readonly Granted[];
   readonly notices: readonly Issue[];
 }
 
@@ -47,7 +59,12 @@ export interface PricedDesign {
   readonly case: Case;
   readonly currency: string;
   readonly sections: readonly PricedSection[];
+  /** Contracted, without contingency and tax. */
   readonly monthly: Figure;
+  readonly list: Decimal;
+  readonly resale: Decimal;
+  /** With contingency and tax, where the design states them; else the same as `monthly`. */
+  readonly gross: Figure;
   readonly recurring: Decimal;
   readonly upfront: Decimal;
   /** Cash of the first 12 months: upfront + 12 × recurring. */

@@ -1,14 +1,33 @@
 /**
- * What one server costs a month, as a bare number: the fast path used to rank candidates. A test holds it against
- * the traced pricing of the same component.
+ * What one server costs a month, as a bare number: the fast path used to rank candidates whose price is nothing but
+ * hours × price. A test holds it against the traced pricing of the same component; whatever is not so simple is
+ * priced by the engine itself.
  */
 import type { Decimal } from '../base';
-import type { Offer, PriceBook } from '../books';
+import type { Offer, PriceBook, Rate } from '../books';
+import type { Component } from '../design';
 import { firstUnitPrice } from '../rates';
 import { commitmentOf, type Term } from '../terms';
 import { conversionFactor } from '../units';
+import { type Case, runningHours } from '../usage';
 
-/** In the book's currency; null: not sold in the region under that term. */
+export interface FastCost {
+  /** False: the rate has more than a price; the cost is not worked out here. */
+  readonly simple: boolean;
+  /** In the book's currency; null: not sold in the region under that term. */
+  readonly cost: Decimal | null;
+}
+
+/** The hours of a component whose candidates can be compared by hours × price; null: not of that sort. */
+export function hoursForFastPath(component: Component, hoursInMonth: Decimal, which: Case): Decimal | null {
+  const { kind, running, term, size, licences, committed } = component;
+  const plain = running.pattern === 'always' || running.pattern === 'hours' || running.pattern === 'days';
+  if (kind !== 'server' || !plain || size || licences?.length || committed || term === 'interruptible')
+    return null;
+  const hours = runningHours(running, hoursInMonth, which);
+  return hours.ok ? hours.value.value : null;
+}
+
 export function unitMonthlyCost(
   book: PriceBook,
   offer: Offer,
@@ -16,16 +35,31 @@ export function unitMonthlyCost(
   term: Term,
   hoursRun: Decimal,
   hoursInMonth: Decimal,
-): Decimal | null {
-  const rate = book.rate(offer.sku, region, 'running', term);
-  if (!rate) return null;
-  const price = firstUnitPrice(rate.charge);
+): FastCost {
+  const rates = book.ratesOf(offer.sku, region);
+  const rate = rates.find((each) => each.meter === 'running' && each.term === term);
+  if (!rate) return { simple: true, cost: null };
+  if (!isSimple(rate) || rates.some((each) => each.meter === 'fee')) return { simple: false, cost: null };
+  const price = firstUnitPrice(rate.charge)!;
   const commitment = commitmentOf(term);
   if (commitment) {
     const recurring = price.times(hoursInMonth);
-    return rate.upfront ? recurring.plus(rate.upfront.dividedBy(commitment.months)) : recurring;
+    const cost = rate.upfront ? recurring.plus(rate.upfront.dividedBy(commitment.months)) : recurring;
+    return { simple: true, cost };
   }
-  if (rate.unit === 'hour') return price.times(hoursRun);
   const factor = conversionFactor('hour', rate.unit);
-  return factor.ok ? price.times(hoursRun).times(factor.value) : null;
+  return factor.ok
+    ? { simple: true, cost: price.times(hoursRun).times(factor.value) }
+    : { simple: false, cost: null };
+}
+
+function isSimple(rate: Rate): boolean {
+  return (
+    rate.charge.structure === 'per-unit' &&
+    rate.allowance === null &&
+    !rate.sustained &&
+    !rate.monthlyCap &&
+    !rate.increment &&
+    !rate.minimums
+  );
 }

@@ -4,6 +4,10 @@ import type { Miss } from '../sizing';
 const WORDS: Readonly<Record<Miss['lacks'][number], string>> = {
   vcpu: 'too few vCPU',
   memory: 'too little memory',
+  gpu: 'too few GPU',
+  announced: 'announced, not sold yet',
+  capability: 'a capability asked for',
+  attribute: 'another grade or form',
   family: 'another family',
   processor: 'another processor make',
   burstable: 'burstable',

@@ -27,6 +27,9 @@ export interface LineSummary {
   readonly priced: boolean;
   readonly printed: string | null;
   readonly monthly: string | null;
+  /** The month at list price, and as it is sold on. */
+  readonly list: string | null;
+  readonly resale: string | null;
   readonly recurring: string | null;
   readonly upfront: string | null;
   readonly termMonths: number | null;
@@ -60,6 +63,10 @@ export interface DesignSummary {
   readonly printed: string;
   readonly monthly: string;
   readonly recurring: string;
+  readonly list: string;
+  readonly resale: string;
+  /** With contingency and tax; the same as `monthly` where neither is stated. */
+  readonly gross: string;
   readonly upfront: string;
   readonly firstYear: string;
   readonly unpriced: number;
@@ -82,6 +89,9 @@ export function summaryOf(cases: Readonly<Record<Case, PricedDesign>>): DesignSu
     printed: printed.total.toString(),
     monthly: likely.monthly.value.toString(),
     recurring: likely.recurring.toString(),
+    list: likely.list.toString(),
+    resale: likely.resale.toString(),
+    gross: likely.gross.value.toString(),
     upfront: likely.upfront.toString(),
     firstYear: likely.firstYear.toString(),
     unpriced: likely.unpriced,
@@ -128,6 +138,8 @@ function lineSummary(line: PricedLine, printed: PrintedDesign, cases: Record<Cas
     priced: true,
     printed: printed.components.get(line.id)!.toString(),
     monthly: line.monthly.value.toString(),
+    list: line.list.value.toString(),
+    resale: line.resale.value.toString(),
     recurring: line.recurring.toString(),
     upfront: line.upfront.toString(),
     termMonths: line.wholeTerm?.months ?? null,
@@ -136,7 +148,7 @@ function lineSummary(line: PricedLine, printed: PrintedDesign, cases: Record<Cas
     lean: amountOf(cases.lean),
     heavy: amountOf(cases.heavy),
     wick: wick && plainWick(wick),
-    offer: { sku: line.offer.sku, name: line.offer.name },
+    offer: line.offer && { sku: line.offer.sku, name: line.offer.name },
     issues: [],
     notices: line.notices,
     nearest: [],
@@ -148,6 +160,8 @@ const EMPTY_LINE: LineSummary = {
   priced: false,
   printed: null,
   monthly: null,
+  list: null,
+  resale: null,
   recurring: null,
   upfront: null,
   termMonths: null,

@@ -2,31 +2,79 @@
  * Charge structures: how a billed quantity becomes money. One file per structure, read here by one exhaustive
  * switch. Source: pricing rules, "Charge structures".
  */
-import { assertNever, type Decimal } from '../base';
-import type { Figure } from '../trace';
+import { assertNever, type Decimal, err, issue, ok, ONE, type Result } from '../base';
+import { type Figure, given } from '../trace';
+import { chargeByParts } from './by-parts';
+import { chargeFlat } from './flat';
 import { chargeGraduated } from './graduated';
+import { chargeGreatestOf } from './greatest-of';
+import { chargePerBlock } from './per-block';
 import { chargePerUnit } from './per-unit';
-import type { Charge, ChargeContext } from './structure';
+import { chargeShareOfSpend } from './share-of-spend';
+import { chargeStepped } from './stepped';
+import type { Charge, ChargeContext, ChargeUse } from './structure';
+import { chargeVolume } from './volume';
 
-/** The amount, in the book's currency, for a quantity already in the rate's unit. */
-export function chargeFor(charge: Charge, quantity: Figure, context: ChargeContext): Figure {
+/**
+ * The amount, in the book's currency, for a use already in the rate's unit. For `flat` and `greatest-of` the quantity
+ * is the number of units, for `share-of-spend` the spend itself. Refused: `size.out-of-range` (no band is so large),
+ * `size.missing` (a free size without its parts), `load.missing` (capacity units without a load).
+ */
+export function chargeFor(charge: Charge, use: ChargeUse, context: ChargeContext): Result<Figure> {
+  const { quantity } = use;
   switch (charge.structure) {
     case 'per-unit':
-      return chargePerUnit(charge.price, quantity, context);
+      return ok(chargePerUnit(charge.price, quantity, context));
+    case 'per-block':
+      return ok(chargePerBlock(charge, quantity, context));
     case 'graduated':
-      return chargeGraduated(charge.tiers, quantity, context);
+      return ok(chargeGraduated(charge.tiers, quantity, context));
+    case 'volume':
+      return ok(chargeVolume(charge.tiers, quantity, context));
+    case 'stepped': {
+      const one = [{ size: quantity, count: given('Instances', ONE, 'each') }];
+      const fees = chargeStepped(charge, use.sizes ?? one, context);
+      return fees ? ok(fees) : err(issue('size.out-of-range', [], largestOf(charge, context.unit)));
+    }
+    case 'greatest-of':
+      return use.levels
+        ? ok(chargeGreatestOf(charge, quantity, use.levels, context))
+        : err(issue('load.missing', ['load']));
+    case 'by-parts':
+      return use.parts
+        ? ok(chargeByParts(charge, quantity, use.parts, context))
+        : err(issue('size.missing', ['size']));
+    case 'share-of-spend':
+      return ok(chargeShareOfSpend(charge, quantity, context));
+    case 'flat':
+      return ok(chargeFlat(charge.amount, charge.once, quantity, context));
     default:
       return assertNever(charge);
   }
 }
 
-/** The price of the first unit: what lists are sorted by. */
-export function firstUnitPrice(charge: Charge): Decimal {
+function largestOf(charge: Extract<Charge, { structure: 'stepped' }>, unit: string): Record<string, string> {
+  return { most: `${charge.bands[charge.bands.length - 1]!.upTo} ${unit}` };
+}
+
+/** The price of the first unit, where the structure has one: what lists are sorted by. */
+export function firstUnitPrice(charge: Charge): Decimal | null {
   switch (charge.structure) {
     case 'per-unit':
+    case 'per-block':
       return charge.price;
     case 'graduated':
+    case 'volume':
       return charge.tiers[0]!.price;
+    case 'stepped':
+      return charge.bands[0]!.fee;
+    case 'greatest-of':
+      return charge.unitPrice;
+    case 'flat':
+      return charge.amount;
+    case 'by-parts':
+    case 'share-of-spend':
+      return null;
     default:
       return assertNever(charge);
   }

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { decimal, Decimal } from '../base';
+import { decimal, Decimal, must } from '../base';
 import { evaluate, given } from '../trace';
 import { chargeFor, type Charge } from './index';
 
@@ -18,7 +18,7 @@ const EXAMPLE = tiers([
   [null, '2'],
 ]);
 const amountOf = (charge: Charge, quantity: Decimal | string): Decimal =>
-  chargeFor(charge, given('Quantity', new Decimal(quantity), 'GB'), context).value;
+  must(chargeFor(charge, { quantity: given('Quantity', new Decimal(quantity), 'GB') }, context)).value;
 
 const anyTiers = fc
   .array(fc.tuple(fc.integer({ min: 1, max: 500 }), fc.integer({ min: 0, max: 100 })), {

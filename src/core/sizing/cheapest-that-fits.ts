@@ -3,7 +3,7 @@
  * hours and term, in its region. Ties: fewer vCPU, then less memory, then SKU. Where nothing fits, the nearest
  * misses and why. Source: pricing rules, "Cheapest that fits"; needs B6.
  */
-import { type Decimal, decimal } from '../base';
+import { type Decimal, decimal, ZERO } from '../base';
 import type { Offer } from '../books';
 
 export interface Need {
@@ -14,11 +14,29 @@ export interface Need {
   readonly processor?: string;
   readonly allowBurstable?: boolean;
   readonly allowRetiring?: boolean;
+  readonly gpu?: string;
+  /** Each must be among the offer's own. */
+  readonly capabilities?: readonly string[];
+  /** Each must be equal: grade, medium, redundancy, edition. */
+  readonly attributes?: Readonly<Record<string, string>>;
 }
+
+export type Lack =
+  | 'vcpu'
+  | 'memory'
+  | 'gpu'
+  | 'family'
+  | 'processor'
+  | 'burstable'
+  | 'retiring'
+  | 'announced'
+  | 'capability'
+  | 'attribute'
+  | 'term';
 
 export interface Miss {
   readonly offer: Offer;
-  readonly lacks: readonly ('vcpu' | 'memory' | 'family' | 'processor' | 'burstable' | 'retiring' | 'term')[];
+  readonly lacks: readonly Lack[];
 }
 
 export type Fit =
@@ -27,13 +45,18 @@ export type Fit =
 
 /** What an offer lacks for a need; empty: it satisfies it. */
 export function lacksOf(need: Need, offer: Offer): Miss['lacks'] {
-  const lacks: Miss['lacks'][number][] = [];
-  if (!offer.vcpu || offer.vcpu.lessThan(need.vcpu)) lacks.push('vcpu');
-  if (!offer.memory || offer.memory.lessThan(need.memory)) lacks.push('memory');
+  const lacks: Lack[] = [];
+  if ((offer.vcpu ?? ZERO).lessThan(need.vcpu)) lacks.push('vcpu');
+  if ((offer.memory ?? ZERO).lessThan(need.memory)) lacks.push('memory');
   if (need.family && offer.family !== need.family) lacks.push('family');
   if (need.processor && offer.processor !== need.processor) lacks.push('processor');
   if (offer.burstable && !need.allowBurstable) lacks.push('burstable');
   if (offer.lifecycle === 'retiring' && !need.allowRetiring) lacks.push('retiring');
+  if (offer.lifecycle === 'announced') lacks.push('announced');
+  if (need.gpu && (offer.gpu ?? ZERO).lessThan(need.gpu)) lacks.push('gpu');
+  if ((need.capabilities ?? []).some((each) => !offer.capabilities?.includes(each))) lacks.push('capability');
+  if (Object.entries(need.attributes ?? {}).some(([name, value]) => offer.attributes?.[name] !== value))
+    lacks.push('attribute');
   return lacks;
 }
 
@@ -68,7 +91,9 @@ export function cheapestThatFits(
 
 function cheaper(cost: Decimal, offer: Offer, bestCost: Decimal, best: Offer): boolean {
   const order =
-    cost.comparedTo(bestCost) || offer.vcpu!.comparedTo(best.vcpu!) || offer.memory!.comparedTo(best.memory!);
+    cost.comparedTo(bestCost) ||
+    (offer.vcpu ?? ZERO).comparedTo(best.vcpu ?? ZERO) ||
+    (offer.memory ?? ZERO).comparedTo(best.memory ?? ZERO);
   return order < 0 || (order === 0 && offer.sku < best.sku);
 }
 

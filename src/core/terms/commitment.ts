@@ -3,7 +3,7 @@
  * money: monthly (recurring + upfront ÷ months), cash (upfront when it leaves, then recurring), term (all of it).
  * Source: pricing rules, "Usage commitment"; needs E2 to E4.
  */
-import { type Decimal, decimal } from '../base';
+import { type Decimal, decimal, ZERO } from '../base';
 import { type Figure, given, product, quotient, rate, type RateSource, sum } from '../trace';
 import type { Commitment } from './term';
 
@@ -20,36 +20,20 @@ export interface CommittedAmounts {
 
 export interface CommitmentTerms {
   readonly commitment: Commitment;
-  readonly hourlyPrice: Decimal;
+  /** What leaves each month for all committed units. */
+  readonly recurring: Figure;
   /** Per unit, once; null: nothing. */
   readonly upfrontPrice: Decimal | null;
   readonly currency: string;
   readonly source: RateSource;
 }
 
-/** All amounts in the book's currency. `count` is units, `hoursInMonth` the whole month, used or not. */
-export function committedAmounts(
-  terms: CommitmentTerms,
-  count: Figure,
-  hoursInMonth: Decimal,
-): CommittedAmounts {
-  const { currency, source, commitment } = terms;
+/** All amounts in the book's currency. `units` are those committed, paid for whether used or not. */
+export function committedAmounts(terms: CommitmentTerms, units: Figure): CommittedAmounts {
+  const { currency, source, commitment, recurring } = terms;
   const months = given('Months of the term', decimal(commitment.months), 'month');
-  const hours = given(
-    'Hours of the month',
-    hoursInMonth,
-    'hour',
-    'committed hours are paid whether used or not',
-  );
-  const hourly = rate('Committed price per hour', terms.hourlyPrice, `${currency} per hour`, source);
-  const recurring = product('Recurring each month', currency, [count, hours, hourly]);
-  const once = rate(
-    'Upfront price per unit',
-    terms.upfrontPrice ?? decimal(0),
-    `${currency} per unit`,
-    source,
-  );
-  const upfront = product('Paid upfront', currency, [count, once]);
+  const once = rate('Upfront price per unit', terms.upfrontPrice ?? ZERO, `${currency} per unit`, source);
+  const upfront = product('Paid upfront', currency, [units, once]);
   const spread = quotient('Upfront spread over the term', currency, [upfront, months]);
   return {
     recurring,
@@ -60,4 +44,12 @@ export function committedAmounts(
       product('All recurring payments', currency, [recurring, months]),
     ]),
   };
+}
+
+/**
+ * The share of the month a unit must run for a commitment to cost no more than on demand: committed monthly ÷ a full
+ * month on demand. Above 1 it never pays. Needs E15.
+ */
+export function breakEvenShare(committedMonthly: Decimal, onDemandFullMonth: Decimal): Decimal | null {
+  return onDemandFullMonth.isZero() ? null : committedMonthly.dividedBy(onDemandFullMonth);
 }

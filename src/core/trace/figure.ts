@@ -15,7 +15,18 @@ export interface RateSource {
 }
 
 export type Operation =
-  'given' | 'rate' | 'sum' | 'difference' | 'product' | 'quotient' | 'least' | 'greatest';
+  | 'given'
+  | 'rate'
+  | 'sum'
+  | 'difference'
+  | 'product'
+  | 'quotient'
+  | 'least'
+  | 'greatest'
+  /** The next whole number of its one part. */
+  | 'ceiling'
+  /** Its last part, because the first lies above the second and up to the third (which may be missing: no end). */
+  | 'band';
 
 export interface Figure {
   readonly operation: Operation;
@@ -72,6 +83,25 @@ export function greatest(label: string, unit: string, parts: readonly Figure[], 
   return node('greatest', label, unit, parts, note);
 }
 
+/** Rounded up to whole: started blocks, started increments, whole capacity units. */
+export function ceiling(label: string, unit: string, part: Figure, note?: string): Figure {
+  return node('ceiling', label, unit, [part], note);
+}
+
+/** What holds for a quantity above `from` (itself included only at zero) and up to `upTo`, itself included. */
+export function band(
+  label: string,
+  unit: string,
+  quantity: Figure,
+  bounds: { readonly from: Figure; readonly upTo: Figure | null },
+  value: Figure,
+): Figure {
+  const parts = bounds.upTo
+    ? [quantity, bounds.from, bounds.upTo, value]
+    : [quantity, bounds.from, value];
+  return node('band', label, unit, parts);
+}
+
 /** The same figure under another label or with a note. */
 export function relabel(figure: Figure, label: string, note = figure.note): Figure {
   return { ...figure, label, note };
@@ -105,9 +135,21 @@ function combine(operation: Operation, values: readonly Decimal[]): Decimal {
       return Decimal.min(...values);
     case 'greatest':
       return Decimal.max(...values);
+    case 'ceiling':
+      return values[0]!.ceil();
+    case 'band':
+      return banded(values);
     default:
       return assertNever(operation);
   }
+}
+
+function banded(values: readonly Decimal[]): Decimal {
+  const [quantity, from, end] = values as [Decimal, Decimal, Decimal];
+  const above = quantity.greaterThan(from) || (from.isZero() && quantity.isZero());
+  const within = values.length === 3 || quantity.lessThanOrEqualTo(end);
+  if (!above || !within) throw new Error(`${quantity} is not in the band above ${from}`);
+  return values[values.length - 1]!;
 }
 
 /** Works a figure out again from its leaves alone. */

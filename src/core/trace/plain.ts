@@ -32,10 +32,18 @@ const SIGNS: Readonly<Record<Operation, string>> = {
   quotient: ' ÷ ',
   least: ' or, if less, ',
   greatest: ' or, if more, ',
+  ceiling: '',
+  band: '',
 };
 
-/** One step in words: "8 × 22"; empty for a leaf. */
+/** One step in words: "8 × 22", "2.54 rounded up"; empty for a leaf. */
 export function formulaOf(figure: PlainFigure, write: (value: string) => string = (value) => value): string {
+  if (figure.operation === 'ceiling') return `${write(figure.parts[0]!.value)} rounded up`;
+  if (figure.operation === 'band') {
+    const [quantity, from, end] = figure.parts;
+    const upTo = figure.parts.length === 4 ? ` and up to ${write(end!.value)}` : '';
+    return `${write(quantity!.value)} is above ${write(from!.value)}${upTo}`;
+  }
   if (figure.parts.length < 2) return '';
   return figure.parts.map((part) => `${write(part.value)} ${part.unit}`.trim()).join(SIGNS[figure.operation]);
 }

@@ -21,6 +21,7 @@ export function convertQuantity(quantity: Quantity, to: string): Result<Quantity
 
 const STEPS: Readonly<Record<string, string>> = { k: '1e3', M: '1e6', G: '1e9' };
 const UNITS_BY_LOWER = new Map(UNIT_CODES.map((code) => [code.toLowerCase(), code]));
+const SHORT: Readonly<Record<string, string>> = { h: 'hour', min: 'minute', s: 'second', ms: 'millisecond' };
 const LARGEST = new Decimal('1e18');
 
 /**
@@ -56,8 +57,8 @@ function readUnit(text: string, defaultUnit: string): Result<{ unit: string; ste
   const step = STEPS[text];
   if (step && defaultKnown.value.dimension === 'count')
     return ok({ unit: defaultUnit, step: new Decimal(step) });
-  const singular = text.replace(/^(second|minute|hour|day|request)s$/i, '$1').replace(/^h$/, 'hour');
-  const code = UNITS_BY_LOWER.get(singular.toLowerCase());
+  const written = (SHORT[text] ?? text).toLowerCase();
+  const code = UNITS_BY_LOWER.get(written) ?? UNITS_BY_LOWER.get(written.replace(/s$/, ''));
   if (!code) return err(issue('unit.unknown', [], { unit: text.slice(0, 40) }));
   const factor = conversionFactor(code, defaultUnit);
   return factor.ok ? ok({ unit: code, step: one }) : factor;

@@ -5,7 +5,11 @@
  */
 import { Decimal, err, issue, ok, type Result } from '../base';
 
-export type Dimension = 'data' | 'data-month' | 'time' | 'count';
+/**
+ * What a unit measures. `x-month` is an x held for a whole month, `x-time` an x for so long (GiB-hour, vCPU-second):
+ * neither is an x, and how long a month is belongs to the design's assumptions, so the two do not convert either.
+ */
+export type Dimension = string;
 
 export interface Unit {
   readonly code: string;
@@ -14,7 +18,9 @@ export interface Unit {
   readonly factor: Decimal;
 }
 
-const DATA: readonly (readonly [string, string])[] = [
+type Rows = readonly (readonly [string, string])[];
+
+const DATA: Rows = [
   ['B', '1'],
   ['kB', '1e3'],
   ['MB', '1e6'],
@@ -27,29 +33,68 @@ const DATA: readonly (readonly [string, string])[] = [
   ['TiB', '1099511627776'],
   ['PiB', '1125899906842624'],
 ];
-const TIME: readonly (readonly [string, string])[] = [
+const TIME: Rows = [
   ['second', '1'],
+  ['millisecond', '0.001'],
   ['minute', '60'],
   ['hour', '3600'],
   ['day', '86400'],
 ];
-const COUNT: readonly (readonly [string, string])[] = [
-  ['request', '1'],
-  ['thousand requests', '1e3'],
-  ['million requests', '1e6'],
-];
+/** Counted things. Each is a dimension of its own: a request is not a user. */
+const COUNTED: Readonly<Record<string, Rows>> = {
+  count: [
+    ['request', '1'],
+    ['thousand requests', '1e3'],
+    ['ten thousand requests', '1e4'],
+    ['million requests', '1e6'],
+  ],
+  item: [
+    ['item', '1'],
+    ['thousand items', '1e3'],
+    ['million items', '1e6'],
+  ],
+  user: [['user', '1']],
+  core: [['core', '1']],
+  socket: [['socket', '1']],
+  vCPU: [['vCPU', '1']],
+  GPU: [['GPU', '1']],
+  IOPS: [['IOPS', '1']],
+  rate: [['request/s', '1']],
+  throughput: [
+    ['MB/s', '1e6'],
+    ['MiB/s', '1048576'],
+  ],
+  /** Capacity and consumption units as a provider defines them. */
+  unit: [['unit', '1']],
+  /** Money in the book's own currency: commitments and prepaid credit are quantities of it. */
+  money: [['money', '1']],
+};
+const HELD = ['item', 'user', 'core', 'socket', 'vCPU', 'IOPS', 'throughput', 'unit', 'money'];
+const RUNNING = ['item', 'core', 'vCPU', 'GPU', 'unit', 'money'];
 
 const units = new Map<string, Unit>();
-function define(dimension: Dimension, rows: readonly (readonly [string, string])[], suffix = ''): void {
+function define(dimension: Dimension, rows: Rows, suffix = '', times = '1'): void {
   for (const [name, factor] of rows) {
     const code = `${name}${suffix}`;
-    units.set(code, Object.freeze({ code, dimension, factor: new Decimal(factor) }));
+    units.set(code, Object.freeze({ code, dimension, factor: new Decimal(factor).times(times) }));
   }
 }
 define('data', DATA);
 define('data-month', DATA, '-month');
+const MEMORY = DATA.filter(([name]) => ['MB', 'GB', 'TB', 'MiB', 'GiB', 'TiB'].includes(name));
+define('data-time', MEMORY, '-second');
+define('data-time', MEMORY, '-hour', '3600');
 define('time', TIME);
-define('count', COUNT);
+for (const [dimension, rows] of Object.entries(COUNTED)) define(dimension, rows);
+for (const dimension of HELD) define(`${dimension}-month`, COUNTED[dimension]!, '-month');
+for (const dimension of RUNNING) {
+  define(`${dimension}-time`, COUNTED[dimension]!, '-second');
+  define(`${dimension}-time`, COUNTED[dimension]!, '-hour', '3600');
+}
+define('period', [
+  ['month', '1'],
+  ['year', '12'],
+]);
 
 export const UNIT_CODES: readonly string[] = [...units.keys()];
 

@@ -1,19 +1,57 @@
-/** Allowances: a quantity that is included before charging begins. Source: "Allowance"; needs K8. */
+/**
+ * Allowances: a quantity that is included before charging begins, for ever or for the first months. An account has
+ * one allowance, whatever the number of its designs: a design may be given a share of it, or none. Source:
+ * "Allowance"; needs J2 to J4, K8.
+ */
 import type { Decimal } from '../base';
-import { difference, type Figure, given, greatest, relabel } from '../trace';
-import { ZERO } from '../base';
+import { ONE, ZERO } from '../base';
+import { difference, type Figure, given, greatest, product, relabel, sum } from '../trace';
 
-/** What is left to charge of `quantity`: max(0, quantity − allowance), or all of it when allowances are ignored. */
-export function afterAllowance(quantity: Figure, allowance: Decimal | null, counted: boolean): Figure {
-  if (allowance === null) return quantity;
-  if (!counted)
-    return relabel(quantity, quantity.label, `allowance of ${allowance} ${quantity.unit} not counted`);
-  const left = difference('Less the allowance', quantity.unit, [
-    quantity,
-    given('Included each month', allowance, quantity.unit),
-  ]);
+export interface AllowanceTerms {
+  /** Whether allowances count at all. */
+  readonly counted: boolean;
+  /** This design's share of what the account has: 1 is all. */
+  readonly share?: Decimal;
+  /** Months since the account began; an allowance that ends before is gone. */
+  readonly month?: number;
+}
+
+export interface Included {
+  readonly amount: Decimal | null;
+  /** After so many months it ends; null: never. */
+  readonly months?: number | null;
+  /** What other parts of the design bring along, in the same unit. */
+  readonly granted?: readonly Figure[];
+}
+
+export function hasEnded(included: Included, terms: AllowanceTerms): boolean {
+  return included.amount !== null && included.months != null && (terms.month ?? 0) >= included.months;
+}
+
+/** What is left to charge: max(0, quantity − allowance), or all of it when allowances are ignored. */
+export function afterAllowance(quantity: Figure, included: Included, terms: AllowanceTerms): Figure {
+  const granted = included.granted ?? [];
+  const { amount } = included;
+  if (amount === null && granted.length === 0) return quantity;
+  if (!terms.counted) {
+    return relabel(quantity, quantity.label, `allowance of ${amount ?? 'its parts'} ${quantity.unit} not counted`);
+  }
+  if (hasEnded(included, terms) && granted.length === 0) {
+    return relabel(quantity, quantity.label, `the allowance of ${amount} ${quantity.unit} has ended`);
+  }
+  const own = amount === null || hasEnded(included, terms) ? [] : [ownShare(amount, quantity.unit, terms)];
+  const sources = [...own, ...granted];
+  const all = sources.length === 1 ? sources[0]! : sum('Included each month', quantity.unit, sources);
+  const left = difference('Less the allowance', quantity.unit, [quantity, all]);
   return greatest('Charged after the allowance', quantity.unit, [
     left,
     given('Never below', ZERO, quantity.unit),
   ]);
+}
+
+function ownShare(amount: Decimal, unit: string, terms: AllowanceTerms): Figure {
+  const whole = given('Included each month', amount, unit);
+  const share = terms.share ?? ONE;
+  if (share.equals(ONE)) return whole;
+  return product('This design’s share of the allowance', unit, [whole, given('Share of the account', share, '')]);
 }

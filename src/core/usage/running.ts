@@ -1,50 +1,185 @@
-/** How long a unit runs in a month. Source: pricing rules, "Running patterns"; needs F1, F2, F23. */
+/**
+ * How long a component's units run in a month, as a figure with its steps. Patterns that know only hours give hours of
+ * one unit; patterns with several units give unit-hours. Source: pricing rules, "Running patterns"; needs F1, F2, F23.
+ */
 import { assertNever, type Decimal, decimal, err, issue, ok, type Result } from '../base';
-import { type Figure, given, product } from '../trace';
-import type { Case, Cased } from './cased';
-import { readCase } from './cased';
+import { difference, type Figure, given, least, product, quotient, sum } from '../trace';
+import { type Case, type Cased, readCase } from './cased';
+import type { Load } from './load';
+import type { Running } from './pattern';
+import { type Level, levelsOf, type Profile, WEEK_HOURS, weekProfile } from './profile';
 
-export type Running =
-  | { readonly pattern: 'always' }
-  | { readonly pattern: 'hours'; readonly hoursPerMonth: Cased }
-  | { readonly pattern: 'days'; readonly hoursPerDay: Cased; readonly daysPerMonth: Cased };
+/** Runs of one unit, where the pattern knows them: what increments and minimum durations are counted by. */
+export interface Spells {
+  readonly count: Figure;
+  readonly hoursEach: Figure;
+}
 
-export const ALWAYS: Running = { pattern: 'always' };
+/** What one unit (for patterns with several units: the component) runs in a month. */
+export interface RunningTime {
+  /** Hours, or unit-hours where several units run. */
+  readonly hours: Figure;
+  readonly spells: Spells | null;
+  readonly profile: Profile;
+}
 
 /**
  * Hours one unit runs in a month of `hoursInMonth`. Refused: `quantity.negative`, `hours.exceed-month` (more hours
- * than the month has), `hours.day-too-long`, `days.exceed-month`.
+ * than the month has), `hours.day-too-long`, `days.exceed-month`, `share.out-of-range`, and what a profile refuses.
  */
-export function runningHours(running: Running, hoursInMonth: Decimal, which: Case): Result<Figure> {
+export function runningHours(
+  running: Running,
+  hoursInMonth: Decimal,
+  which: Case,
+  load: Load | null = null,
+): Result<Figure> {
+  const time = runningTime(running, hoursInMonth, which, load);
+  return time.ok ? ok(time.value.hours) : time;
+}
+
+export function runningTime(
+  running: Running,
+  hoursInMonth: Decimal,
+  which: Case,
+  load: Load | null = null,
+): Result<RunningTime> {
+  const simple = hoursOf(running, hoursInMonth, which);
+  if (!simple.ok) return simple;
+  const runHours = simple.value ? simple.value.hours.value : hoursInMonth;
+  const profile = weekProfile(running, which, { runHours, monthHours: hoursInMonth }, load);
+  if (!profile.ok) return profile;
+  if (simple.value) return ok({ ...simple.value, profile: profile.value });
+  return ok({ hours: unitHours(profile.value, hoursInMonth), spells: null, profile: profile.value });
+}
+
+type HoursOf = Omit<RunningTime, 'profile'> | null;
+
+/** Null: the hours follow from the profile. */
+function hoursOf(running: Running, hoursInMonth: Decimal, which: Case): Result<HoursOf> {
+  const month = given('Hours of the month', hoursInMonth, 'hour');
+  const read = (value: Cased): Decimal => decimal(readCase(value, which));
   switch (running.pattern) {
     case 'always':
-      return ok(given('Hours of the month', hoursInMonth, 'hour', 'runs always'));
+      return ok({ hours: { ...month, note: 'runs always' }, spells: null });
     case 'hours': {
-      const hours = decimal(readCase(running.hoursPerMonth, which));
-      if (hours.isNegative())
-        return err(issue('quantity.negative', ['running'], { amount: hours.toString() }));
-      return within(given('Hours run in the month', hours, 'hour'), hoursInMonth);
+      const hours = read(running.hoursPerMonth);
+      if (hours.isNegative()) return negative(hours.toString());
+      return within(given('Hours run in the month', hours, 'hour'), hoursInMonth, null);
     }
     case 'days': {
-      const hours = decimal(readCase(running.hoursPerDay, which));
-      const days = decimal(readCase(running.daysPerMonth, which));
-      if (hours.isNegative() || days.isNegative()) {
-        return err(issue('quantity.negative', ['running'], { amount: `${hours} h × ${days} d` }));
-      }
-      if (hours.greaterThan(24))
-        return err(issue('hours.day-too-long', ['running'], { hours: hours.toString() }));
-      if (days.greaterThan(31))
-        return err(issue('days.exceed-month', ['running'], { days: days.toString() }));
+      const [hours, days] = [read(running.hoursPerDay), read(running.daysPerMonth)];
+      const refused = dayFault(hours, days, 31);
+      if (refused) return refused;
       const parts = [given('Hours a day', hours, 'h/day'), given('Days a month', days, 'day')];
-      return within(product('Hours run in the month', 'hour', parts), hoursInMonth);
+      const spells = { count: parts[1]!, hoursEach: parts[0]! };
+      return within(product('Hours run in the month', 'hour', parts), hoursInMonth, spells);
     }
+    case 'weekdays': {
+      const [hours, days] = [read(running.hoursPerDay), read(running.daysPerWeek)];
+      const refused = dayFault(hours, days, 7);
+      if (refused) return refused;
+      const week = given('Hours of a week', decimal(WEEK_HOURS), 'hour');
+      const perWeek = product('Hours a week', 'hour', [
+        given('Hours a day', hours, 'h/day'),
+        given('Days a week', days, 'day'),
+      ]);
+      const share = quotient('Share of the week', '', [perWeek, week]);
+      const count = product('Runs a month', 'run', [
+        given('Days a week', days, 'day'),
+        quotient('Weeks of the month', 'week', [month, week]),
+      ]);
+      const spells = { count, hoursEach: given('Hours a day', hours, 'h/day') };
+      return within(product('Hours run in the month', 'hour', [month, share]), hoursInMonth, spells);
+    }
+    case 'asleep':
+      return awakeHours(running, month, which);
+    case 'runs': {
+      const [count, minutes] = [read(running.perMonth), read(running.minutesEach)];
+      if (count.isNegative() || minutes.isNegative()) return negative(`${count} × ${minutes} min`);
+      const runs = given('Runs a month', count, 'run');
+      const each = quotient('Hours each', 'hour', [
+        given('Minutes each', minutes, 'minute'),
+        given('Minutes of an hour', decimal(60), 'minute'),
+      ]);
+      const spells = { count: runs, hoursEach: each };
+      return within(product('Hours run in the month', 'hour', [runs, each]), hoursInMonth, spells);
+    }
+    case 'week':
+    case 'peaks':
+    case 'autoscale':
+      return ok(null);
     default:
       return assertNever(running);
   }
 }
 
-function within(hours: Figure, hoursInMonth: Decimal): Result<Figure> {
-  if (!hours.value.greaterThan(hoursInMonth)) return ok(hours);
+function awakeHours(
+  running: Extract<Running, { pattern: 'asleep' }>,
+  month: Figure,
+  which: Case,
+): Result<HoursOf> {
+  const share = decimal(readCase(running.share, which));
+  if (share.isNegative() || share.greaterThan(1)) {
+    return err(issue('share.out-of-range', ['running', 'share'], { share: share.toString() }));
+  }
+  const asleep = product('Asleep', 'hour', [month, given('Share of the month asleep', share, '')]);
+  const awake = difference('Awake', 'hour', [month, asleep]);
+  if (!running.wakeUps) return ok({ hours: awake, spells: null });
+  const wakeUps = given('Wakings a month', decimal(readCase(running.wakeUps, which)), 'waking');
+  const minutes = decimal(running.idleMinutes ? readCase(running.idleMinutes, which) : 0);
+  if (wakeUps.value.isNegative() || minutes.isNegative()) return negative(wakeUps.value.toString());
+  const delay = quotient('Idle delay', 'hour', [
+    given('Idle minutes before sleep', minutes, 'minute'),
+    given('Minutes of an hour', decimal(60), 'minute'),
+  ]);
+  const withDelay = sum('Awake, with the idle delay after each waking', 'hour', [
+    awake,
+    product('Idle before sleep', 'hour', [wakeUps, delay]),
+  ]);
+  const hours = least('Awake, at most the month', 'hour', [withDelay, month]);
+  const spells = wakeUps.value.isZero()
+    ? null
+    : { count: wakeUps, hoursEach: quotient('Hours of one waking', 'hour', [hours, wakeUps]) };
+  return ok({ hours, spells });
+}
+
+/** Unit-hours of a profile, by how long each number of units runs. */
+function unitHours(profile: Profile, hoursInMonth: Decimal): Figure {
+  const rows = levelsOf(profile.units)
+    .filter((level) => !level.units.isZero())
+    .map((level) => {
+      const units = given('Units running', level.units, 'unit');
+      return product(`${level.units} running`, 'hour', [units, hoursAtLevel(level, hoursInMonth)]);
+    });
+  const note = profile.short ? 'the ceiling is below what the load asks for' : undefined;
+  return sum('Hours run in the month', 'hour', rows, note);
+}
+
+/** Hours of the month for so many hours of the week. */
+export function hoursAtLevel(level: Pick<Level, 'weekHours'>, hoursInMonth: Decimal): Figure {
+  const month = given('Hours of the month', hoursInMonth, 'hour');
+  if (level.weekHours === WEEK_HOURS) return month;
+  const share = quotient('Share of the week', '', [
+    given('Hours of the week at this level', decimal(level.weekHours), 'hour'),
+    given('Hours of a week', decimal(WEEK_HOURS), 'hour'),
+  ]);
+  return product('Hours of the month at this level', 'hour', [month, share]);
+}
+
+function negative(amount: string): Result<never> {
+  return err(issue('quantity.negative', ['running'], { amount }));
+}
+
+function dayFault(hours: Decimal, days: Decimal, most: number): Result<never> | null {
+  if (hours.isNegative() || days.isNegative()) return negative(`${hours} h × ${days} d`);
+  if (hours.greaterThan(24))
+    return err(issue('hours.day-too-long', ['running'], { hours: hours.toString() }));
+  if (!days.greaterThan(most)) return null;
+  return err(issue('days.exceed-month', ['running'], { days: days.toString(), most: String(most) }));
+}
+
+function within(hours: Figure, hoursInMonth: Decimal, spells: Spells | null): Result<HoursOf> {
+  if (!hours.value.greaterThan(hoursInMonth)) return ok({ hours, spells });
   const values = { hours: hours.value.toString(), month: hoursInMonth.toString() };
   return err(issue('hours.exceed-month', ['running'], values));
 }

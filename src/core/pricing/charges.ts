@@ -1,0 +1,134 @@
+/**
+ * The parts of a line: every demand charged, pools charged once for all their members, committed units beside what
+ * runs above them. All in the book's currency, at list price under the component's own way of paying.
+ */
+import { type Decimal, ok, type Result, ZERO } from '../base';
+import { type BookHead, head } from '../books';
+import { chargeFor } from '../rates';
+import { committedAmounts, commitmentOf } from '../terms';
+import { type Figure, given, relabel, sum } from '../trace';
+import type { AllowanceTerms, Case } from '../usage';
+import { ownLicenceCost, type Demand } from './demands';
+import { chargeClaims, type Claim, type Granted, rateSource } from './pools';
+import type { Resolved } from './resolved';
+
+export interface LinePart {
+  readonly meter: string;
+  readonly sku: string;
+  /** As it compares, a month: recurring + upfront spread over the term. One-time fees are not in it. */
+  readonly monthly: Figure;
+  readonly recurring: Decimal;
+  readonly upfront: Decimal;
+  /** Paid once, at the start. */
+  readonly once: Decimal;
+  readonly wholeTerm: { readonly months: number; readonly amount: Decimal } | null;
+  /** The billed quantity, for agreements that fix a price; null: none applies. */
+  readonly quantity: Figure | null;
+}
+
+export interface ChargedLine {
+  readonly parts: readonly LinePart[];
+  /** All use on demand; null where it is not sold so. */
+  readonly onDemand: Figure | null;
+}
+
+/** Charges all components at once; what cannot be charged comes back as an issue. */
+export function chargeLines(
+  resolved: readonly Resolved[],
+  grants: readonly Granted[],
+  allowances: AllowanceTerms,
+  which: Case,
+): Map<string, Result<ChargedLine>> {
+  const claims: Claim[] = [];
+  const alone: Claim[] = [];
+  for (const each of resolved) {
+    const book = head(each.book);
+    const claim = (demand: Demand, key = demand.meter): Claim => ({
+      ...demand,
+      key: `${each.component.id}\n${key}`,
+      componentId: each.component.id,
+      book,
+    });
+    const underCommitment = new Set(each.demands.committed.map((part) => part.meter));
+    for (const demand of each.demands.onDemand) {
+      // What a commitment covers keeps out of the pools: its on-demand figure only states the saving.
+      if (underCommitment.has(demand.meter)) alone.push(claim(demand));
+      else claims.push(claim(demand));
+    }
+    for (const part of each.demands.committed) {
+      if (part.above) claims.push(claim({ ...part, ...part.above }, `${part.meter}/above`));
+    }
+  }
+  const amounts = chargeClaims(claims, grants, allowances);
+  for (const one of alone) {
+    for (const [key, amount] of chargeClaims([one], grants, allowances)) amounts.set(key, amount);
+  }
+  return new Map(resolved.map((each) => [each.component.id, lineOf(each, amounts, which)]));
+}
+
+function lineOf(
+  resolved: Resolved,
+  amounts: ReadonlyMap<string, Result<Figure>>,
+  which: Case,
+): Result<ChargedLine> {
+  const { component, offer, count } = resolved;
+  const book = head(resolved.book);
+  const read = (key: string): Result<Figure> => amounts.get(`${component.id}\n${key}`)!;
+  const parts: LinePart[] = [];
+  const onDemand: Figure[] = [];
+  const underCommitment = new Set(resolved.demands.committed.map((part) => part.meter));
+  for (const demand of resolved.demands.onDemand) {
+    const amount = read(demand.meter);
+    if (!amount.ok) return amount;
+    const figure = relabel(amount.value, demand.label);
+    const once = demand.rate.charge.structure === 'flat' && demand.rate.charge.once;
+    if (!once) onDemand.push(figure);
+    if (underCommitment.has(demand.meter)) continue;
+    parts.push(
+      once
+        ? { ...plainPart(demand.meter, offer.sku, nothing(figure), demand.use.quantity), once: figure.value }
+        : plainPart(demand.meter, offer.sku, figure, demand.use.quantity),
+    );
+  }
+  const commitment = commitmentOf(component.term);
+  for (const part of resolved.demands.committed) {
+    const context = { unit: part.rate.unit, currency: book.currency, source: rateSource(part.rate, book) };
+    const charged = chargeFor(part.rate.charge, part.use, context);
+    if (!charged.ok) return charged;
+    const recurring = relabel(charged.value, 'Recurring each month');
+    const terms = { commitment: commitment!, recurring, upfrontPrice: part.rate.upfront, ...context };
+    const committed = committedAmounts(terms, part.units);
+    parts.push({
+      ...plainPart(part.meter, offer.sku, committed.monthly, null),
+      recurring: committed.recurring.value,
+      upfront: committed.upfront.value,
+      wholeTerm: { months: commitment!.months, amount: committed.wholeTerm.value },
+    });
+    if (!part.above) continue;
+    const above = read(`${part.meter}/above`);
+    if (!above.ok) return above;
+    parts.push(
+      plainPart(part.meter, offer.sku, relabel(above.value, 'Above the commitment'), part.above.use.quantity),
+    );
+  }
+  const own = ownLicenceCost(component, count, which);
+  if (own) {
+    const figure = given('Own licences', own, book.currency, 'a twelfth of their yearly cost, for all units');
+    parts.push(plainPart('own-licences', offer.sku, figure, null));
+    onDemand.push(figure);
+  }
+  return ok({ parts, onDemand: onDemand.length > 0 ? joined(onDemand, book) : null });
+}
+
+function joined(figures: readonly Figure[], book: BookHead): Figure {
+  return figures.length === 1 ? figures[0]! : sum('All meters', book.currency, figures);
+}
+
+function plainPart(meter: string, sku: string, monthly: Figure, quantity: Figure | null): LinePart {
+  return { meter, sku, monthly, recurring: monthly.value, upfront: ZERO, once: ZERO, wholeTerm: null, quantity };
+}
+
+/** A one-time fee is no part of the month; its own steps are kept below it. */
+function nothing(figure: Figure): Figure {
+  return given(figure.label, ZERO, figure.unit, `paid once: ${figure.value}`);
+}

@@ -1,0 +1,30 @@
+/** Under what one run prices: the case, the month it stands for, and how allowances count. */
+import { type Decimal, decimal, ONE } from '../base';
+import type { Design } from '../design';
+import type { AllowanceTerms, Case } from '../usage';
+
+export interface When {
+  /** 0 is the first month. */
+  readonly month: number;
+  /** First day of that month, or null where the design has no start. */
+  readonly date: string | null;
+}
+
+export interface PriceContext {
+  readonly case: Case;
+  readonly when: When;
+  readonly allowances: AllowanceTerms;
+  readonly design: Design;
+}
+
+export function contextFor(design: Design, which: Case, when?: When): PriceContext {
+  const { countAllowances, allowanceShare, start } = design.assumptions;
+  const at = when ?? { month: 0, date: start ? `${start}-01` : null };
+  const share: Decimal = allowanceShare === undefined ? ONE : decimal(allowanceShare);
+  return {
+    case: which,
+    when: at,
+    allowances: { counted: countAllowances, share, month: at.month },
+    design,
+  };
+}

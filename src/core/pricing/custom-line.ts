@@ -1,0 +1,58 @@
+/** Own lines: meters, prices and structure that a person enters where no book has them, in the design's currency. */
+import { decimal, err, issue, ok, type Result } from '../base';
+import type { Component } from '../design';
+import { chargeFor, readCharge } from '../rates';
+import { type Figure, given, product, relabel } from '../trace';
+import { afterAllowance, type Case, readCase } from '../usage';
+import type { ChargedLine, LinePart } from './charges';
+import type { PriceContext } from './context';
+import { countOf } from './meter-context';
+
+/** Refused: `usage.missing` without a charge, and what the structures refuse. */
+export function customLine(component: Component, context: PriceContext): Result<ChargedLine & { count: Figure }> {
+  const count = countOf(component, context.case);
+  if (!count.ok) return count;
+  const charges = component.custom ?? [];
+  if (charges.length === 0) return err(issue('usage.missing', ['custom'], { meter: 'What it costs' }));
+  const parts: LinePart[] = [];
+  for (const [index, row] of charges.entries()) {
+    const part = customPart(row, index, count.value, context);
+    if (!part.ok) return part;
+    parts.push(part.value);
+  }
+  return ok({ parts, onDemand: null, count: count.value });
+}
+
+type Row = NonNullable<Component['custom']>[number];
+
+function customPart(row: Row, index: number, count: Figure, context: PriceContext): Result<LinePart> {
+  const { currency } = context.design;
+  const amount = decimal(readCase(row.amount, context.case satisfies Case));
+  if (amount.isNegative()) {
+    return err(issue('quantity.negative', ['custom', index], { amount: amount.toString() }));
+  }
+  const each = given(`${row.label}, each`, amount, row.unit);
+  const charge = readCharge(row.charge);
+  const flat = charge.structure === 'flat';
+  const all = flat ? count : product('For all units', row.unit, [count, each]);
+  const included = { amount: row.allowance === undefined ? null : decimal(row.allowance) };
+  const quantity = afterAllowance(all, included, context.allowances);
+  const source = { book: 'entered by hand', revision: 0, effective: '', sku: 'own line', region: '' };
+  const use = { quantity, sizes: [{ size: each, count }] };
+  const figure = chargeFor(charge, use, { unit: row.unit, currency, source });
+  if (!figure.ok) return figure;
+  const once = flat && charge.once ? figure.value.value : decimal(0);
+  const monthly = once.isZero()
+    ? relabel(figure.value, row.label)
+    : given(row.label, decimal(0), currency, `paid once: ${once}`);
+  return ok({
+    meter: `custom-${index + 1}`,
+    sku: '',
+    monthly,
+    recurring: monthly.value,
+    upfront: decimal(0),
+    once,
+    wholeTerm: null,
+    quantity: null,
+  });
+}

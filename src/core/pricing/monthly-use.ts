@@ -1,0 +1,163 @@
+/** What meters of a month's use bill: entered, or worked out from the component's load; in started chunks where the rate says so. */
+import { decimal, type Decimal, err, issue, type Issue, ok, type Result } from '../base';
+import type { UsageEntry } from '../design';
+import { type Figure, given, product } from '../trace';
+import { unitOf } from '../units';
+import {
+  atLeast,
+  billedChunks,
+  billedSize,
+  bytesEach,
+  loadShape,
+  meanOf,
+  readCase,
+  requestRate,
+} from '../usage';
+import { convertFigure, countedUnits, type MeterContext, type MeterUse, minimumNotices } from './meter-context';
+
+export function monthlyUse(context: MeterContext): Result<MeterUse | null> {
+  const { meter, rate } = context;
+  const whole = enteredOrDerived(context);
+  if (!whole.ok || whole.value === null) {
+    if (!whole.ok || !meter.required) return whole as Result<null>;
+    return err(issue('usage.missing', ['usage', meter.meter], { meter: meter.label }));
+  }
+  const notices: Issue[] = [];
+  const billed = inChunks(context, whole.value, notices);
+  if (!billed.ok) return billed;
+  const quantity = convertFigure(billed.value, rate.unit);
+  if (!quantity.ok) return quantity;
+  const units = countedUnits(context);
+  const least = rate.minimums?.each;
+  const raised = least
+    ? atLeast('Each, at least', quantity.value, least.times(units.value))
+    : quantity.value;
+  notices.push(...minimumNotices(context, quantity.value, raised));
+  return ok({ quantity: raised, notices });
+}
+
+/** For all units. An entered value is for one unit, the load for the whole component. */
+function enteredOrDerived(context: MeterContext): Result<Figure | null> {
+  const { component, meter, count, case: which } = context;
+  const entry = component.usage[meter.meter];
+  if (!entry) return component.load && meter.derived ? derived(context) : ok(null);
+  const amount = decimal(readCase(entry.amount, which));
+  if (amount.isNegative()) {
+    return err(issue('quantity.negative', ['usage', meter.meter], { amount: amount.toString() }));
+  }
+  const each = given(`${meter.label}, each`, amount, entry.unit);
+  return ok(product('For all units', entry.unit, [count, each]));
+}
+
+/** Requests = rate × seconds; transfer = requests × size of one exchange. Needs H12, H18. */
+function derived(context: MeterContext): Result<Figure> {
+  const { component, meter, case: which } = context;
+  const load = component.load!;
+  const requests = monthlyRequests(context);
+  if (!requests.ok || meter.derived === 'monthly-requests') return requests;
+  const each = bytesEach(load, which, meter.derived === 'reply-transfer' ? 'reply' : 'both');
+  if (!each.ok) return each;
+  return ok(product('Moved in the month', 'GB', [requests.value, each.value]));
+}
+
+function monthlyRequests({ component, time, hoursInMonth, case: which }: MeterContext): Result<Figure> {
+  const load = component.load!;
+  const rate = requestRate(load, which);
+  if (!rate.ok) return rate;
+  const one = decimal(1);
+  const shape = loadShape(load, which).map((height, hour) => {
+    const units = time.profile.units[hour]!;
+    return units.lessThan(one) ? height.times(units) : height;
+  });
+  const seconds = product('Seconds of the month', 'second', [
+    given('Hours of the month', hoursInMonth, 'hour'),
+    given('Seconds of an hour', decimal(3600), 'second'),
+  ]);
+  const height = given('Mean height of the load', meanOf(shape), '', 'over the 168 hours, while it runs');
+  return ok(product('Requests in the month', 'request', [rate.value, seconds, height]));
+}
+
+function inChunks(context: MeterContext, events: Figure, notices: Issue[]): Result<Figure> {
+  const { rate, meter } = context;
+  if (!rate.increment) return ok(events);
+  const each = eventSize(context);
+  if (!each) {
+    notices.push(issue('increment.size-unknown', ['usage', meter.meter], { meter: meter.label }));
+    return ok(events);
+  }
+  return billedChunks(events, each, rate.increment);
+}
+
+/** What one event carries: entered with the meter, or the load's question and answer. */
+function eventSize({ component, meter, case: which }: MeterContext): Figure | null {
+  const entry: UsageEntry | undefined = component.usage[meter.meter];
+  const size = entry?.each ?? component.load?.requestSize ?? component.load?.replySize;
+  return size ? given('Size of one', decimal(readCase(size.amount, which)), size.unit) : null;
+}
+
+/** Events × how long each runs × the size it runs at. Needs F4, K2. */
+export function runsUse(context: MeterContext): Result<MeterUse> {
+  const { component, meter, rate, count, case: which } = context;
+  const missing = (what: string): Result<never> =>
+    err(issue('usage.missing', ['usage', meter.meter], { meter: what }));
+  const entry = component.usage[meter.meter];
+  const requests = component.usage.requests;
+  const events = entry ?? requests;
+  let total: Figure;
+  if (events) {
+    const each = given('Runs, each unit', decimal(readCase(events.amount, which)), events.unit);
+    const inOnes = convertFigure(each, 'request');
+    if (!inOnes.ok) return inOnes;
+    total = product('Runs of all units', 'request', [count, inOnes.value]);
+  } else if (component.load) {
+    const derivedRuns = monthlyRequests(context);
+    if (!derivedRuns.ok) return derivedRuns;
+    total = derivedRuns.value;
+  } else return missing(meter.label);
+  const duration = durationOf(context, entry);
+  if (!duration) return missing('How long one runs');
+  const billed = rate.increment ? billedSize(duration, rate.increment) : ok(duration);
+  if (!billed.ok) return billed;
+  const seconds = convertFigure(billed.value, 'second');
+  if (!seconds.ok) return seconds;
+  const parts: Figure[] = [total, seconds.value];
+  const size = sizeFor(context);
+  if (!size.ok) return size;
+  if (size.value) parts.push(size.value);
+  const unit = size.value ? `${size.value.unit}-second` : 'second';
+  const quantity = convertFigure(product('Run time of all', unit, parts), rate.unit);
+  return quantity.ok ? ok({ quantity: quantity.value, notices: [] }) : quantity;
+}
+
+function durationOf({ component, case: which }: MeterContext, entry: UsageEntry | undefined): Figure | null {
+  if (entry?.each) return given('One runs', decimal(readCase(entry.each.amount, which)), entry.each.unit);
+  const seconds = component.load?.secondsEach;
+  return seconds ? given('One runs', decimal(readCase(seconds, which)), 'second') : null;
+}
+
+/** The size that the rate is per: memory, vCPU, or none. */
+function sizeFor({ component, offer, rate, case: which }: MeterContext): Result<Figure | null> {
+  const unit = unitOf(rate.unit);
+  if (!unit.ok) return unit;
+  const what = unit.value.dimension === 'data-time' ? 'memory' : unit.value.dimension === 'vCPU-time' ? 'vcpu' : null;
+  if (!what) return ok(null);
+  const size: Decimal | null = component.size ? decimal(readCase(component.size[what], which)) : offer[what];
+  if (!size) return err(issue('size.missing', ['size'], { what: what === 'memory' ? 'Memory' : 'vCPU' }));
+  return ok(what === 'memory' ? given('Memory', size, 'GiB') : given('vCPU', size, 'vCPU'));
+}
+
+/** Money committed for every hour of the month. */
+export function perHourUse(context: MeterContext): Result<MeterUse> {
+  const { component, meter, count, hoursInMonth, case: which } = context;
+  const entry = component.usage[meter.meter];
+  if (!entry) return err(issue('usage.missing', ['usage', meter.meter], { meter: meter.label }));
+  const amount = decimal(readCase(entry.amount, which));
+  if (amount.isNegative())
+    return err(issue('quantity.negative', ['usage', meter.meter], { amount: amount.toString() }));
+  const quantity = product('Committed in the month', 'money-hour', [
+    count,
+    given(meter.label, amount, 'money'),
+    given('Hours of the month', hoursInMonth, 'hour', 'paid whether used or not'),
+  ]);
+  return ok({ quantity, notices: [] });
+}

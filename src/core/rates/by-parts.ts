@@ -1,0 +1,28 @@
+/** By parts: a size chosen freely, vCPU × a + GiB × b + GPU × c, for so many hours. Needs D5, F4, K2. */
+import { type Figure, product, rate, sum } from '../trace';
+import type { Charge, ChargeContext, FreeParts } from './structure';
+
+export type ByPartsCharge = Extract<Charge, { structure: 'by-parts' }>;
+
+/** What one unit of the chosen size costs for one unit of time. */
+export function partsPrice(charge: ByPartsCharge, parts: FreeParts, context: ChargeContext): Figure {
+  const { currency, unit, source } = context;
+  const per = `${currency} per ${unit}`;
+  const price = (name: string, value: typeof charge.vcpu): Figure =>
+    rate(`Price per ${name}`, value, `${per} and ${name}`, source);
+  const rows = [
+    product('vCPU', per, [parts.vcpu, price('vCPU', charge.vcpu)]),
+    product('Memory', per, [parts.memory, price('GiB', charge.memory)]),
+  ];
+  if (parts.gpu && charge.gpu) rows.push(product('GPU', per, [parts.gpu, price('GPU', charge.gpu)]));
+  return sum(`One of this size per ${unit}`, per, rows);
+}
+
+export function chargeByParts(
+  charge: ByPartsCharge,
+  quantity: Figure,
+  parts: FreeParts,
+  context: ChargeContext,
+): Figure {
+  return product('The chosen size', context.currency, [quantity, partsPrice(charge, parts, context)]);
+}

@@ -1,0 +1,61 @@
+/**
+ * Stepped fee: a fee by the band that one instance falls in, then a fee for each started block beyond the last band.
+ * Per instance, never on the average: with "up to 50 GB 5, up to 500 GB 10, then 10 more per started 500 GB", three
+ * machines of 40 GB and one of 2 100 GB cost 3 × 5 + (10 + 4 × 10) = 65; four of the average 555 GB would cost 80.
+ * A band's end belongs to that band. Needs G11, G14, K4.
+ */
+import { type Decimal, ZERO } from '../base';
+import { band, ceiling, difference, type Figure, given, product, quotient, rate, sum } from '../trace';
+import type { Charge, ChargeContext, SizedUse } from './structure';
+
+export type SteppedCharge = Extract<Charge, { structure: 'stepped' }>;
+
+/** The fee of one instance of a size, as a bare number; null: no such size is sold. */
+export function steppedFee(charge: SteppedCharge, size: Decimal): Decimal | null {
+  const found = charge.bands.find((each) => size.lessThanOrEqualTo(each.upTo));
+  if (found) return found.fee;
+  if (!charge.beyond) return null;
+  const last = charge.bands[charge.bands.length - 1]!;
+  const blocks = size.minus(last.upTo).dividedBy(charge.beyond.block).ceil();
+  return last.fee.plus(charge.beyond.fee.times(blocks));
+}
+
+/** Null: a size is larger than any that is sold. */
+export function chargeStepped(
+  charge: SteppedCharge,
+  sizes: readonly SizedUse[],
+  context: ChargeContext,
+): Figure | null {
+  const rows: Figure[] = [];
+  for (const each of sizes) {
+    const fee = feeOf(charge, each.size, context);
+    if (!fee) return null;
+    const label = `${each.count.value} of ${each.size.value} ${context.unit}`;
+    rows.push(product(label, context.currency, [each.count, fee]));
+  }
+  return sum('Fee of each instance', context.currency, rows);
+}
+
+function feeOf(charge: SteppedCharge, size: Figure, context: ChargeContext): Figure | null {
+  const { currency, unit, source } = context;
+  const perOne = `${currency} each`;
+  const index = charge.bands.findIndex((each) => size.value.lessThanOrEqualTo(each.upTo));
+  const bounds = (at: number): Figure => given('Above', at > 0 ? charge.bands[at - 1]!.upTo : ZERO, unit);
+  if (index >= 0) {
+    const found = charge.bands[index]!;
+    const fee = rate(`Fee of band ${index + 1}`, found.fee, perOne, source);
+    const upTo = given('Up to', found.upTo, unit);
+    return band('Fee of its band', perOne, size, { from: bounds(index), upTo }, fee);
+  }
+  if (!charge.beyond) return null;
+  const last = charge.bands[charge.bands.length - 1]!;
+  const end = given('The last band ends at', last.upTo, unit);
+  const over = difference('Beyond the last band', unit, [size, end]);
+  const block = given('One block', charge.beyond.block, `${unit} a block`);
+  const blocks = ceiling('Started blocks', 'block', quotient('In blocks', 'block', [over, block]));
+  const each = rate('Fee per started block', charge.beyond.fee, `${currency} per block`, source);
+  return sum('Fee beyond the bands', perOne, [
+    rate('Fee of the last band', last.fee, perOne, source),
+    product('Blocks beyond', perOne, [blocks, each]),
+  ]);
+}

@@ -1,0 +1,82 @@
+/**
+ * Agreements: what was negotiated on top of a price list. A percentage off or a fixed price on what they cover, and a
+ * margin on top for those who sell on. List, contracted and resale price stay three columns. The narrowest agreement
+ * that covers a part decides: offer before kind before category before provider before all; of equals the first.
+ * Source: pricing rules, "Agreements"; needs E13, E14, J12.
+ */
+export interface Covers {
+  /** Empty lists cover everything. */
+  readonly books: readonly string[];
+  readonly categories: readonly string[];
+  readonly kinds: readonly string[];
+  readonly skus: readonly string[];
+}
+
+export interface Agreement {
+  readonly id: string;
+  readonly name: string;
+  readonly covers: Covers;
+  /** ISO dates, both included; null: open. */
+  readonly from: string | null;
+  readonly to: string | null;
+  readonly discount:
+    | { readonly by: 'share'; readonly share: string }
+    /** A price per unit of the rate for one meter, in the book's currency, in place of the list's structure. */
+    | { readonly by: 'price'; readonly meter: string; readonly price: string }
+    | null;
+  /** Share on top of the contracted price; null: none. */
+  readonly margin: string | null;
+}
+
+export interface Part {
+  readonly book: string;
+  readonly category: string;
+  readonly kind: string;
+  readonly sku: string;
+  readonly meter: string;
+}
+
+/** Higher is narrower; null: not covered. */
+function narrowness({ covers }: Agreement, part: Part): number | null {
+  const fits = (list: readonly string[], value: string): boolean => list.length === 0 || list.includes(value);
+  const covered =
+    fits(covers.books, part.book) &&
+    fits(covers.categories, part.category) &&
+    fits(covers.kinds, part.kind) &&
+    fits(covers.skus, part.sku);
+  if (!covered) return null;
+  if (covers.skus.length > 0) return 4;
+  if (covers.kinds.length > 0) return 3;
+  if (covers.categories.length > 0) return 2;
+  return covers.books.length > 0 ? 1 : 0;
+}
+
+export function isInForce(agreement: Agreement, date: string | null): boolean {
+  if (!date) return true;
+  return (!agreement.from || agreement.from <= date) && (!agreement.to || date <= agreement.to);
+}
+
+function narrowest(agreements: readonly Agreement[], part: Part): Agreement | null {
+  let best: { agreement: Agreement; rank: number } | null = null;
+  for (const agreement of agreements) {
+    const rank = narrowness(agreement, part);
+    if (rank !== null && (!best || rank > best.rank)) best = { agreement, rank };
+  }
+  return best?.agreement ?? null;
+}
+
+/** The agreement that sets the contracted price of a part. */
+export function discountFor(agreements: readonly Agreement[], part: Part): Agreement | null {
+  const offering = agreements.filter(
+    ({ discount }) => discount && (discount.by === 'share' || discount.meter === part.meter),
+  );
+  return narrowest(offering, part);
+}
+
+/** The agreement that sets the margin on a part. */
+export function marginFor(agreements: readonly Agreement[], part: Part): Agreement | null {
+  return narrowest(
+    agreements.filter((each) => each.margin !== null),
+    part,
+  );
+}

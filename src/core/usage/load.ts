@@ -1,0 +1,147 @@
+/**
+ * A load: what arrives at a component, and what follows from it. A person knows requests a second (or how many
+ * viewers refresh how often), how long one takes, how large question and answer are, and how far connections are
+ * reused; meters want connections, data an hour, requests and transfer a month. Every formula is a step of the trace.
+ * Source: pricing rules, "Load curves"; needs H11 to H13, H18.
+ */
+import { type Decimal, decimal, err, issue, ok, ONE, type Result } from '../base';
+import { type Figure, given, product, quotient, sum } from '../trace';
+import { conversionFactor } from '../units';
+import { type Case, type Cased, readCase } from './cased';
+
+export interface SizedAmount {
+  readonly amount: Cased;
+  readonly unit: string;
+}
+
+/** When the load is `times` its usual height: from an hour of the day, for so many hours, on some weekdays. */
+export interface LoadPeak {
+  readonly times: Cased;
+  /** 0 is Monday. */
+  readonly days: readonly number[];
+  readonly from: number;
+  readonly hours: Cased;
+}
+
+export interface Load {
+  readonly rate:
+    | { readonly by: 'requests'; readonly perSecond: Cased }
+    | { readonly by: 'viewers'; readonly viewers: Cased; readonly refreshSeconds: Cased };
+  readonly peak?: LoadPeak | null;
+  readonly secondsEach?: Cased | null;
+  readonly requestSize?: SizedAmount | null;
+  readonly replySize?: SizedAmount | null;
+  /** How many requests one connection carries; absent: one. */
+  readonly requestsPerConnection?: Cased | null;
+}
+
+/** Requests a second outside the peak. */
+export function requestRate(load: Load, which: Case): Result<Figure> {
+  if (load.rate.by === 'requests') {
+    const value = decimal(readCase(load.rate.perSecond, which));
+    return ok(given('Requests a second', value, 'request/s'));
+  }
+  const refresh = decimal(readCase(load.rate.refreshSeconds, which));
+  if (!refresh.isPositive() || refresh.isZero()) {
+    return err(issue('load.incomplete', ['load'], { what: 'the refresh interval' }));
+  }
+  const viewers = given('Viewers', decimal(readCase(load.rate.viewers, which)), 'viewer');
+  const interval = given('Each refreshes every', refresh, 'second');
+  return ok(quotient('Requests a second', 'request/s', [viewers, interval]));
+}
+
+/** What follows from a rate of requests while it lasts. */
+export type LoadDimension = 'requests' | 'new-connections' | 'open-connections' | 'data';
+
+export const LOAD_DIMENSIONS: Readonly<Record<LoadDimension, string>> = {
+  requests: 'request/s',
+  'new-connections': 'item/s',
+  'open-connections': 'item',
+  data: 'GB',
+};
+
+/**
+ * One dimension at a rate. New connections = rate ÷ requests per connection; open = rate × seconds each; data per
+ * hour = rate × (question + answer) × 3 600. Refused with `load.incomplete`, naming what is missing.
+ */
+export function loadDimension(
+  dimension: LoadDimension,
+  load: Load,
+  rate: Figure,
+  which: Case,
+): Result<Figure> {
+  switch (dimension) {
+    case 'requests':
+      return ok(rate);
+    case 'new-connections': {
+      const reuse = load.requestsPerConnection
+        ? decimal(readCase(load.requestsPerConnection, which))
+        : ONE;
+      if (!reuse.greaterThan(0)) return incomplete('requests per connection');
+      const each = given('Requests on one connection', reuse, 'request');
+      return ok(quotient('New connections a second', 'item/s', [rate, each]));
+    }
+    case 'open-connections': {
+      if (!load.secondsEach) return incomplete('how long one request takes');
+      const seconds = given('One takes', decimal(readCase(load.secondsEach, which)), 'second');
+      return ok(product('Open at once', 'item', [rate, seconds]));
+    }
+    case 'data': {
+      const each = bytesEach(load, which, 'both');
+      if (!each.ok) return each;
+      const seconds = given('Seconds of an hour', decimal(3600), 'second');
+      return ok(product('Data an hour', 'GB', [rate, each.value, seconds]));
+    }
+  }
+}
+
+/** GB of one exchange: `both` ways, or only the `reply`. */
+export function bytesEach(load: Load, which: Case, way: 'both' | 'reply'): Result<Figure> {
+  const sizes = [
+    ...(way === 'both' && load.requestSize ? [['Question', load.requestSize] as const] : []),
+    ...(load.replySize ? [['Answer', load.replySize] as const] : []),
+  ];
+  if (sizes.length === 0) return incomplete(way === 'reply' ? 'the size of an answer' : 'question and answer sizes');
+  const figures: Figure[] = [];
+  for (const [label, size] of sizes) {
+    const factor = conversionFactor(size.unit, 'GB');
+    if (!factor.ok) return factor;
+    const amount = given(label, decimal(readCase(size.amount, which)), size.unit);
+    figures.push(product(`${label} in GB`, 'GB', [amount, given(`1 ${size.unit} in GB`, factor.value, 'GB each')]));
+  }
+  return ok(figures.length === 1 ? figures[0]! : sum('Data of one exchange', 'GB', figures));
+}
+
+function incomplete(what: string): Result<never> {
+  return err(issue('load.incomplete', ['load'], { what }));
+}
+
+/** How high the load is in each of the 168 hours, as a multiple of its usual height. */
+export function loadShape(load: Load, which: Case): readonly Decimal[] {
+  return load.peak
+    ? window168(load.peak.days, load.peak.from, decimal(readCase(load.peak.hours, which)), {
+        outside: ONE,
+        inside: decimal(readCase(load.peak.times, which)),
+      })
+    : Array.from({ length: 168 }, () => ONE);
+}
+
+/** A value for each hour of the week: `inside` in a daily window, `outside` else; a part of an hour is mixed. */
+export function window168(
+  days: readonly number[],
+  from: number,
+  hours: Decimal,
+  values: { readonly outside: Decimal; readonly inside: Decimal },
+): Decimal[] {
+  const week: Decimal[] = Array.from({ length: 168 }, () => values.outside);
+  const whole = Math.min(24, Math.floor(hours.toNumber()));
+  const rest = whole < 24 ? hours.minus(whole) : decimal(0);
+  for (const day of new Set(days)) {
+    for (let hour = 0; hour < whole; hour += 1) week[(day * 24 + from + hour) % 168] = values.inside;
+    if (rest.greaterThan(0)) {
+      const mixed = values.outside.plus(values.inside.minus(values.outside).times(rest));
+      week[(day * 24 + from + whole) % 168] = mixed;
+    }
+  }
+  return week;
+}

@@ -1,0 +1,47 @@
+/**
+ * Minimums: a least quantity per unit, per cluster (at least so many units) and per month, and a least time that
+ * stored data is paid for. Where a minimum bites, the line says so. Source: pricing rules, "Minimums"; needs G16, I4, K7.
+ */
+import { type Decimal, decimal } from '../base';
+import { type Figure, given, greatest, product, quotient } from '../trace';
+
+export interface Minimums {
+  /** Per unit and month, in the rate's unit. */
+  readonly each: Decimal | null;
+  /** At least so many units. */
+  readonly count: Decimal | null;
+  /** Over the whole pool and month, in the rate's unit. */
+  readonly total: Decimal | null;
+  /** Days that stored data is paid for at least. */
+  readonly keptDays: Decimal | null;
+}
+
+export const NO_MINIMUMS: Minimums = { each: null, count: null, total: null, keptDays: null };
+
+/** At least `minimum` of it. */
+export function atLeast(label: string, quantity: Figure, minimum: Decimal | null): Figure {
+  if (!minimum || !quantity.value.lessThan(minimum)) return quantity;
+  const floor = given('Minimum', minimum, quantity.unit);
+  return greatest(label, quantity.unit, [quantity, floor], `you pay for ${minimum}, you use ${quantity.value}`);
+}
+
+/**
+ * What is held on average when `monthly` is written each month and kept for `days`: monthly × days ÷ days of the
+ * month. A minimum retention counts at least its days, also when data is deleted earlier.
+ */
+export function heldOnAverage(
+  monthly: Figure,
+  days: Decimal,
+  minimumDays: Decimal | null,
+  monthHours: Decimal,
+): Figure {
+  const kept = atLeast('Days paid for', given('Kept for', days, 'day'), minimumDays);
+  const month = quotient('Days of the month', 'day', [
+    given('Hours of the month', monthHours, 'hour'),
+    given('Hours of a day', decimal(24), 'hour'),
+  ]);
+  return product('Held on average', monthly.unit, [
+    monthly,
+    quotient('Months kept', 'month', [kept, month]),
+  ]);
+}
