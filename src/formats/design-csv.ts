@@ -3,7 +3,7 @@ import { stringify } from 'csv-stringify/sync';
 import type { Component, Design } from '@/core/design';
 import { kindOf } from '@/core/books';
 import { Decimal } from '@/core/base';
-import { describeTerm, sentenceFor } from '@/core/display';
+import { describeTerm, describeUse, sentenceFor } from '@/core/display';
 import { halfAwayFromZero, minorDigits, roundRows } from '@/core/money';
 import type { DesignSummary, LineSummary } from '@/core/range';
 
@@ -102,7 +102,7 @@ function row(
     line.offer?.sku ?? '',
     line.offer?.name ?? '',
     component.count.likely,
-    usageText(component),
+    describeUse(component),
     describeTerm(component.term),
     currency,
     line.printed === null ? 'not priced' : new Decimal(line.printed).toFixed(minorDigits(currency)),
@@ -111,21 +111,4 @@ function row(
     money.upfront,
     notes,
   ];
-}
-
-/** "always", "220 hour", "500 GiB; 3000 request". */
-export function usageText(component: Component): string {
-  if (component.kind === 'server') {
-    const running = component.running;
-    if (running.pattern === 'always') return 'always';
-    if (running.pattern === 'hours') return `${running.hoursPerMonth.likely} h a month`;
-    return `${running.hoursPerDay.likely} h × ${running.daysPerMonth.likely} days`;
-  }
-  const meters = kindOf(component.kind).meters;
-  return meters
-    .flatMap((meter) => {
-      const entry = component.usage[meter.meter];
-      return entry ? [`${meter.label} ${entry.amount.likely} ${entry.unit}`] : [];
-    })
-    .join('; ');
 }

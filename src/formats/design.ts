@@ -1,90 +1,16 @@
 /** The design file, version 1: what a person made, without prices; priced anew wherever it is opened. */
 import { z } from 'zod';
-import { type Kind, KIND_CODES, kindOf } from '@/core/books';
+import { KIND_CODES } from '@/core/books';
 import type { Design } from '@/core/design';
 import type { DesignSummary } from '@/core/range';
-import { amountText, code, currency, isoDate, LIMITS, longText, name, term, unit } from './fields';
 import { type JsonBounds, readBoundedJson } from './bounded-json';
+import { shareText } from './charge';
+import { component } from './component';
 import { check, type Checked, type Fault, refused } from './faults';
+import { amountText, code, currency, isoDate, LIMITS, longText, name } from './fields';
+import { cased } from './use-fields';
 
 export const id = code;
-
-const wholeText = amountText.refine(
-  (text) => /^\d{1,7}$/.test(text) && Number(text) <= 1_000_000,
-  'must be a whole number up to 1000000',
-);
-
-export const cased = z.strictObject({
-  likely: amountText,
-  lean: amountText.optional(),
-  heavy: amountText.optional(),
-});
-export const casedCount = z.strictObject({
-  likely: wholeText,
-  lean: wholeText.optional(),
-  heavy: wholeText.optional(),
-});
-
-export const usageEntry = z.strictObject({ amount: cased, unit });
-
-export const need = z.strictObject({
-  vcpu: amountText,
-  memory: amountText,
-  family: name.optional(),
-  processor: name.optional(),
-  allowBurstable: z.boolean().optional(),
-  allowRetiring: z.boolean().optional(),
-});
-
-export const choice = z.discriminatedUnion('by', [
-  z.strictObject({ by: z.literal('none') }),
-  z.strictObject({ by: z.literal('sku'), sku: code }),
-  z.strictObject({ by: z.literal('cheapest'), need }),
-]);
-
-export const running = z.discriminatedUnion('pattern', [
-  z.strictObject({ pattern: z.literal('always') }),
-  z.strictObject({ pattern: z.literal('hours'), hoursPerMonth: cased }),
-  z.strictObject({ pattern: z.literal('days'), hoursPerDay: cased, daysPerMonth: cased }),
-]);
-
-export const place = z.strictObject({ book: code, region: code });
-
-export const component = z
-  .strictObject({
-    id,
-    name,
-    kind: z.enum(KIND_CODES),
-    count: casedCount,
-    place: place.nullable(),
-    choice,
-    running,
-    usage: z.record(code, usageEntry),
-    term,
-  })
-  .superRefine((value, context) => {
-    for (const message of kindFaults(value.kind, value)) context.addIssue({ code: 'custom', ...message });
-  });
-
-function kindFaults(
-  kind: Kind,
-  value: { choice: { by: string }; usage: Record<string, unknown>; term: string },
-) {
-  const definition = kindOf(kind);
-  const faults: { path: (string | number)[]; message: string }[] = [];
-  for (const meter of Object.keys(value.usage)) {
-    if (!definition.meters.some((each) => each.meter === meter && each.from !== 'running')) {
-      faults.push({ path: ['usage', meter], message: `${definition.label} has no meter “${meter}”` });
-    }
-  }
-  if (value.choice.by === 'cheapest' && kind !== 'server') {
-    faults.push({ path: ['choice', 'by'], message: 'only servers can be chosen by need' });
-  }
-  if (value.term !== 'on-demand' && !definition.committable) {
-    faults.push({ path: ['term'], message: `${definition.label} cannot be paid with a commitment` });
-  }
-  return faults;
-}
 
 export const section = z.strictObject({ id, name, components: z.array(component).max(LIMITS.components) });
 
@@ -110,13 +36,65 @@ export const exchange = z
 
 export const bookPins = z.array(z.strictObject({ book: code, revision: z.int().min(1) })).max(200);
 
+const monthNumber = z.int().min(1).max(120);
+
+export const ASSUMPTION_FIELDS = {
+  month,
+  countAllowances: z.boolean(),
+  exchange,
+  allowanceShare: shareText,
+  start: z.string().regex(/^\d{4}-(0[1-9]|1[0-2])$/, 'must be a month like 2027-01'),
+  growth: z.strictObject({ traffic: cased, stock: cased }),
+  season: z.array(amountText).length(12, 'must be twelve multipliers, January first'),
+  campaigns: z.array(z.strictObject({ month: monthNumber, times: amountText })).max(60),
+  contingency: amountText,
+  tax: amountText,
+} as const;
+
+const assumptions = z.strictObject(ASSUMPTION_FIELDS).partial({
+  allowanceShare: true,
+  start: true,
+  growth: true,
+  season: true,
+  campaigns: true,
+  contingency: true,
+  tax: true,
+});
+
+const codes = z.array(code).max(500);
+
+export const agreements = z
+  .array(
+    z.strictObject({
+      id,
+      name,
+      covers: z.strictObject({
+        books: codes,
+        categories: z.array(name).max(50),
+        kinds: z.array(z.enum(KIND_CODES)).max(KIND_CODES.length),
+        skus: codes,
+      }),
+      from: isoDate.nullable(),
+      to: isoDate.nullable(),
+      discount: z
+        .discriminatedUnion('by', [
+          z.strictObject({ by: z.literal('share'), share: shareText }),
+          z.strictObject({ by: z.literal('price'), meter: code, price: amountText }),
+        ])
+        .nullable(),
+      margin: amountText.nullable(),
+    }),
+  )
+  .max(200);
+
 export const designSchema = z.strictObject({
   title: name,
   description: longText,
   currency,
-  assumptions: z.strictObject({ month, countAllowances: z.boolean(), exchange }),
+  assumptions,
   books: bookPins,
   sections: z.array(section).max(LIMITS.sections),
+  agreements: agreements.optional(),
 });
 
 export const designFileSchema = z.strictObject({

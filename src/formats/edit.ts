@@ -2,19 +2,9 @@
 import { z } from 'zod';
 import type { Edit } from '@/core/design';
 import { currency, longText, name, term } from './fields';
-import {
-  bookPins,
-  casedCount,
-  choice,
-  component,
-  exchange,
-  id,
-  month,
-  place,
-  running,
-  section,
-  usageEntry,
-} from './design';
+import * as part from './component';
+import { agreements, ASSUMPTION_FIELDS, bookPins, id, section } from './design';
+import { casedCount, load, running, usageEntry } from './use-fields';
 
 const index = z.int().min(0).max(1_000_000);
 
@@ -33,22 +23,39 @@ function setAssumption<F extends string, V extends z.ZodType>(field: F, value: V
 export const editSchema: z.ZodType<Edit> = z.union([
   setComponent('name', name),
   setComponent('count', casedCount),
-  setComponent('place', place.nullable()),
-  setComponent('choice', choice),
+  setComponent('place', part.place.nullable()),
+  setComponent('choice', part.choice),
   setComponent('running', running),
   setComponent('term', term),
+  setComponent('size', part.size.nullable()),
+  setComponent('load', load.nullable()),
+  setComponent('committed', casedCount.nullable()),
+  setComponent('mayBeStopped', z.boolean().nullable()),
+  setComponent('licences', part.licences.nullable()),
+  setComponent('months', part.months.nullable()),
+  setComponent('custom', part.custom.nullable()),
+  setComponent('later', part.later.nullable()),
+  setComponent('borne', part.borne.nullable()),
   setDesign('title', name),
   setDesign('description', longText),
   setDesign('currency', currency),
-  setAssumption('month', month),
-  setAssumption('countAllowances', z.boolean()),
-  setAssumption('exchange', exchange),
+  setAssumption('month', ASSUMPTION_FIELDS.month),
+  setAssumption('countAllowances', ASSUMPTION_FIELDS.countAllowances),
+  setAssumption('exchange', ASSUMPTION_FIELDS.exchange),
+  setAssumption('allowanceShare', ASSUMPTION_FIELDS.allowanceShare.nullable()),
+  setAssumption('start', ASSUMPTION_FIELDS.start.nullable()),
+  setAssumption('growth', ASSUMPTION_FIELDS.growth.nullable()),
+  setAssumption('season', ASSUMPTION_FIELDS.season.nullable()),
+  setAssumption('campaigns', ASSUMPTION_FIELDS.campaigns.nullable()),
+  setAssumption('contingency', ASSUMPTION_FIELDS.contingency.nullable()),
+  setAssumption('tax', ASSUMPTION_FIELDS.tax.nullable()),
+  z.strictObject({ edit: z.literal('set-agreements'), agreements }),
   z.strictObject({ edit: z.literal('set-usage'), id, meter: id, value: usageEntry.nullable() }),
   z.strictObject({ edit: z.literal('pin-books'), books: bookPins }),
   z.strictObject({ edit: z.literal('add-section'), index, section }),
   z.strictObject({ edit: z.literal('remove-section'), id }),
   z.strictObject({ edit: z.literal('rename-section'), id, name }),
-  z.strictObject({ edit: z.literal('add-component'), section: id, index, component }),
+  z.strictObject({ edit: z.literal('add-component'), section: id, index, component: part.component }),
   z.strictObject({ edit: z.literal('remove-component'), id }),
   z.strictObject({ edit: z.literal('move-component'), id, section: id, index }),
 ]) as z.ZodType<Edit>;

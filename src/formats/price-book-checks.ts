@@ -1,122 +1,125 @@
-/** What must hold across a price-book file: references, duplicates, tiers in order, units that fit their meters. */
+/** What must hold across a price-book file: references, duplicates, shares of spend that do not chase each other. */
 import { Decimal } from '@/core/base';
-import { kindOf, type MeterDefinition } from '@/core/books';
-import { conversionFactor } from '@/core/units';
+import { kindOf } from '@/core/books';
 import type { Fault } from './faults';
-import type { OfferRow, PriceBookFile, RateRow } from './price-book-schema';
+import type { OfferRow, PriceBookFile, RateRow, RegionRow } from './price-book-schema';
+import { rateFaults } from './rate-checks';
 
-export function crossCheck(file: PriceBookFile): Fault[] {
-  const faults: Fault[] = [];
-  const regions = new Set<string>();
-  file.regions.forEach((region, index) => {
-    if (regions.has(region.code))
-      faults.push({ path: `regions[${index}].code`, message: `region “${region.code}” stands twice` });
-    regions.add(region.code);
-  });
-  const offers = new Map<string, OfferRow>();
-  file.offers.forEach((offer, index) => {
-    if (offers.has(offer.sku))
-      faults.push({ path: `offers[${index}].sku`, message: `SKU “${offer.sku}” stands twice` });
-    offers.set(offer.sku, offer);
-    faults.push(...offerFaults(offer, `offers[${index}]`));
-  });
-  const keys = new Map<string, number>();
-  file.rates.forEach((rate, index) => {
-    const path = `rates[${index}]`;
-    const key = [rate.sku, rate.region, rate.meter, rate.term].join(' / ');
-    const first = keys.get(key);
-    if (first !== undefined)
-      faults.push({ path, message: `the same rate stands at rates[${first}]: ${key}` });
-    else keys.set(key, index);
-    if (!regions.has(rate.region))
+/** Checks rates one after the other, so that a file of any size can stream through. */
+export class BookChecker {
+  private readonly regions = new Set<string>();
+  private readonly offers = new Map<string, OfferRow>();
+  /** Where each key was first; keys are short, so a million of them fit in memory. */
+  private readonly keys = new Map<string, number>();
+  private readonly sharing: { readonly rate: RateRow; readonly offer: OfferRow; readonly path: string }[] =
+    [];
+
+  addRegion(region: RegionRow, path: string): Fault[] {
+    const known = this.regions.has(region.code);
+    this.regions.add(region.code);
+    return known ? [{ path: `${path}.code`, message: `region “${region.code}” stands twice` }] : [];
+  }
+
+  addOffer(offer: OfferRow, path: string): Fault[] {
+    const known = this.offers.has(offer.sku);
+    this.offers.set(offer.sku, offer);
+    const faults = offerFaults(offer, path);
+    return known ? [{ path: `${path}.sku`, message: `SKU “${offer.sku}” stands twice` }, ...faults] : faults;
+  }
+
+  addRate(rate: RateRow, index: number, path: string): Fault[] {
+    const key = `${rate.sku}\n${rate.region}\n${rate.meter}\n${rate.term}`;
+    const first = this.keys.get(key);
+    const faults: Fault[] = [];
+    if (first !== undefined) {
+      const shown = key.split('\n').join(' / ');
+      faults.push({ path, message: `the same rate stands at rates[${first}]: ${shown}` });
+    } else this.keys.set(key, index);
+    if (!this.regions.has(rate.region)) {
       faults.push({ path: `${path}.region`, message: `unknown region “${rate.region}”` });
-    const offer = offers.get(rate.sku);
-    if (!offer) faults.push({ path: `${path}.sku`, message: `unknown SKU “${rate.sku}”` });
-    else faults.push(...rateFaults(rate, offer, path));
-  });
-  return faults;
+    }
+    const offer = this.offers.get(rate.sku);
+    if (!offer) return [...faults, { path: `${path}.sku`, message: `unknown SKU “${rate.sku}”` }];
+    if (rate.charge.structure === 'share-of-spend') this.sharing.push({ rate, offer, path });
+    return [...faults, ...rateFaults(rate, offer, path)];
+  }
+
+  /** What only shows once everything is there: successors, grants, circles. */
+  end(offerPath: (sku: string) => string): Fault[] {
+    const faults: Fault[] = [];
+    for (const offer of this.offers.values()) {
+      if (offer.replacedBy !== null && !this.offers.has(offer.replacedBy)) {
+        const message = `unknown successor “${offer.replacedBy}”`;
+        faults.push({ path: `${offerPath(offer.sku)}.replacedBy`, message });
+      }
+      (offer.grants ?? []).forEach((grant, index) => {
+        if (this.offers.has(grant.sku)) return;
+        const message = `unknown SKU “${grant.sku}”`;
+        faults.push({ path: `${offerPath(offer.sku)}.grants[${index}].sku`, message });
+      });
+    }
+    return [...faults, ...this.circles()];
+  }
+
+  /** A share of spend may be taken of another kind's, but not of each other's. */
+  private circles(): Fault[] {
+    const takenOf = new Map<string, Set<string>>();
+    for (const { rate, offer } of this.sharing) {
+      if (rate.charge.structure !== 'share-of-spend') continue;
+      const kinds = takenOf.get(offer.kind) ?? new Set<string>();
+      for (const kind of rate.charge.base.kinds) kinds.add(kind);
+      takenOf.set(offer.kind, kinds);
+    }
+    const reaches = (from: string, to: string, seen = new Set<string>()): boolean => {
+      for (const next of takenOf.get(from) ?? []) {
+        if (next === to) return true;
+        if (seen.has(next)) continue;
+        seen.add(next);
+        if (reaches(next, to, seen)) return true;
+      }
+      return false;
+    };
+    return this.sharing.flatMap(({ offer, path }) =>
+      reaches(offer.kind, offer.kind)
+        ? [
+            {
+              path: `${path}.charge.base.kinds`,
+              message: `is a share of itself: ${kindOf(offer.kind).label} is counted in what it is taken of`,
+            },
+          ]
+        : [],
+    );
+  }
 }
 
 function offerFaults(offer: OfferRow, path: string): Fault[] {
   const faults: Fault[] = [];
-  if (offer.kind === 'server' && offer.vcpu === null)
-    faults.push({ path: `${path}.vcpu`, message: 'a server needs its vCPU' });
-  if (offer.kind === 'server' && offer.memory === null) {
-    faults.push({ path: `${path}.memory`, message: 'a server needs its memory in GiB' });
+  const fault = (field: string, message: string): void =>
+    void faults.push({ path: `${path}.${field}`, message });
+  if (offer.kind === 'server' && !offer.limits) {
+    if (offer.vcpu === null) fault('vcpu', 'a server needs its vCPU');
+    if (offer.memory === null) fault('memory', 'a server needs its memory in GiB');
   }
   if (offer.lifecycle === 'current' && offer.retires !== null) {
-    faults.push({ path: `${path}.retires`, message: 'a current offer has no retirement date' });
+    fault('retires', 'a current offer has no retirement date');
+  }
+  const { limits } = offer;
+  if (limits && new Decimal(limits.vcpuLeast).greaterThan(limits.vcpuMost)) {
+    fault('limits.vcpuLeast', 'exceeds the most');
+  }
+  if (limits && new Decimal(limits.memoryPerVcpuLeast).greaterThan(limits.memoryPerVcpuMost)) {
+    fault('limits.memoryPerVcpuLeast', 'exceeds the most');
   }
   return faults;
 }
 
-function rateFaults(rate: RateRow, offer: OfferRow, path: string): Fault[] {
-  const kind = kindOf(offer.kind);
-  const meter = kind.meters.find((each) => each.meter === rate.meter);
-  if (!meter) {
-    const known = kind.meters.map((each) => each.meter).join(', ');
-    return [
-      { path: `${path}.meter`, message: `${kind.label} has no meter “${rate.meter}”; it has ${known}` },
-    ];
-  }
-  const billed = billedUnit(meter);
-  const faults: Fault[] = [];
-  if (!conversionFactor(billed, rate.unit).ok) {
-    faults.push({
-      path: `${path}.unit`,
-      message: `“${rate.unit}” cannot bill ${meter.meter}, which is measured in ${billed}`,
-    });
-  }
-  if (rate.term !== 'on-demand') faults.push(...commitmentFaults(rate, kind.committable, path));
-  else if (rate.upfront !== null)
-    faults.push({ path: `${path}.upfront`, message: 'an on-demand rate has no upfront payment' });
-  if (rate.charge.structure === 'graduated')
-    faults.push(...tierFaults(rate.charge.tiers, `${path}.charge.tiers`));
-  return faults;
-}
-
-function billedUnit(meter: MeterDefinition): string {
-  return meter.from === 'held' ? `${meter.enteredIn}-month` : meter.enteredIn;
-}
-
-function commitmentFaults(rate: RateRow, committable: boolean, path: string): Fault[] {
-  const faults: Fault[] = [];
-  if (!committable) faults.push({ path: `${path}.term`, message: 'only servers are sold with a commitment' });
-  if (rate.unit !== 'hour') faults.push({ path: `${path}.unit`, message: 'a committed rate is per hour' });
-  if (rate.charge.structure !== 'per-unit') {
-    faults.push({ path: `${path}.charge.structure`, message: 'a committed rate has one price per unit' });
-  }
-  const paysUpfront = !rate.term.endsWith('-none');
-  if (paysUpfront && rate.upfront === null)
-    faults.push({ path: `${path}.upfront`, message: `term ${rate.term} needs an upfront payment` });
-  if (!paysUpfront && rate.upfront !== null) {
-    faults.push({ path: `${path}.upfront`, message: `term ${rate.term} has no upfront payment` });
-  }
-  if (rate.allowance !== null)
-    faults.push({ path: `${path}.allowance`, message: 'a committed rate has no allowance' });
-  return faults;
-}
-
-function tierFaults(tiers: readonly { upTo: string | null; price: string }[], path: string): Fault[] {
-  const faults: Fault[] = [];
-  let from = new Decimal(0);
-  tiers.forEach((tier, index) => {
-    const last = index === tiers.length - 1;
-    if (tier.upTo === null) {
-      if (!last)
-        faults.push({ path: `${path}[${index}].upTo`, message: 'only the last tier may be without an end' });
-      return;
-    }
-    const upTo = new Decimal(tier.upTo);
-    if (!upTo.greaterThan(from)) {
-      faults.push({
-        path: `${path}[${index}].upTo`,
-        message: `tiers must rise: ${tier.upTo} does not exceed ${from}`,
-      });
-    }
-    if (last)
-      faults.push({ path: `${path}[${index}].upTo`, message: 'the last tier must be without an end (null)' });
-    from = upTo;
-  });
-  return faults;
+export function crossCheck(file: PriceBookFile): Fault[] {
+  const checker = new BookChecker();
+  const places = new Map(file.offers.map((offer, index) => [offer.sku, `offers[${index}]`]));
+  return [
+    ...file.regions.flatMap((region, index) => checker.addRegion(region, `regions[${index}]`)),
+    ...file.offers.flatMap((offer, index) => checker.addOffer(offer, `offers[${index}]`)),
+    ...file.rates.flatMap((rate, index) => checker.addRate(rate, index, `rates[${index}]`)),
+    ...checker.end((sku) => places.get(sku) ?? ''),
+  ];
 }

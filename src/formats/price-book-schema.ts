@@ -1,25 +1,24 @@
 /** The shape of the price-book file, version 1, as a schema. Published under docs/formats. */
 import { z } from 'zod';
 import { KIND_CODES } from '@/core/books';
-import { amountText, code, currency, isoDate, LIMITS, longText, name, term, unit } from './fields';
+import { RATE_TERMS, type RateTerm } from '@/core/terms';
+import { charge, shareText } from './charge';
+import { amountText, code, currency, isoDate, LIMITS, longText, name, unit } from './fields';
 
-const tier = z.strictObject({ upTo: amountText.nullable(), price: amountText });
+const months = z.int().min(1).max(120);
 
-const charge = z.discriminatedUnion('structure', [
-  z.strictObject({ structure: z.literal('per-unit'), price: amountText }),
-  z.strictObject({ structure: z.literal('graduated'), tiers: z.array(tier).min(1).max(50) }),
-]);
-
-const region = z.strictObject({
+export const regionSchema = z.strictObject({
   code,
   name,
   country: name,
   latitude: z.number().min(-90).max(90),
   longitude: z.number().min(-180).max(180),
   carbon: z.number().min(0).max(3000).nullable(),
+  /** Name of the price band by kind. */
+  bands: z.partialRecord(z.enum(KIND_CODES), name).optional(),
 });
 
-const offer = z.strictObject({
+export const offerSchema = z.strictObject({
   sku: code,
   kind: z.enum(KIND_CODES),
   name,
@@ -28,34 +27,99 @@ const offer = z.strictObject({
   vcpu: amountText.nullable(),
   memory: amountText.nullable(),
   burstable: z.boolean(),
-  lifecycle: z.enum(['current', 'retiring']),
+  lifecycle: z.enum(['current', 'retiring', 'announced']),
   retires: isoDate.nullable(),
   replacedBy: code.nullable(),
   note: longText,
+  gpu: amountText.nullable().optional(),
+  service: z.string().max(LIMITS.name).optional(),
+  capabilities: z.array(code).max(40).optional(),
+  attributes: z.record(code, name).optional(),
+  limits: z
+    .strictObject({
+      vcpuLeast: amountText,
+      vcpuMost: amountText,
+      memoryPerVcpuLeast: amountText,
+      memoryPerVcpuMost: amountText,
+    })
+    .nullable()
+    .optional(),
+  grants: z
+    .array(z.strictObject({ sku: code, meter: code, amount: amountText, unit }))
+    .max(20)
+    .optional(),
 });
 
-const rate = z.strictObject({
+export const rateTerm = z.enum(RATE_TERMS as [RateTerm, ...RateTerm[]]);
+
+export const rateSchema = z.strictObject({
   sku: code,
   region: code,
   meter: code,
-  term,
+  term: rateTerm,
   unit,
   charge,
   upfront: amountText.nullable(),
   allowance: amountText.nullable(),
-  pool: z.enum(['component', 'region', 'provider']),
+  pool: z.enum(['component', 'region', 'provider', 'workspace']),
+  allowanceMonths: months.nullable().optional(),
+  increment: z.strictObject({ step: amountText, unit, least: amountText.nullable() }).nullable().optional(),
+  minimums: z
+    .strictObject({
+      each: amountText.nullable(),
+      count: amountText.nullable(),
+      total: amountText.nullable(),
+      keptDays: amountText.nullable(),
+    })
+    .nullable()
+    .optional(),
+  basis: z.enum(['consumed', 'set-aside']).optional(),
+  sustained: z
+    .array(z.strictObject({ upTo: shareText, multiplier: amountText }))
+    .min(1)
+    .max(12)
+    .nullable()
+    .optional(),
+  monthlyCap: amountText.nullable().optional(),
+  range: z.strictObject({ low: amountText, high: amountText }).nullable().optional(),
+  early: z
+    .discriminatedUnion('rule', [
+      z.strictObject({ rule: z.literal('rest-due') }),
+      z.strictObject({ rule: z.literal('fee'), share: shareText }),
+      z.strictObject({ rule: z.literal('re-rate') }),
+    ])
+    .nullable()
+    .optional(),
+  overage: amountText.nullable().optional(),
 });
+
+export const bookSchema = z.strictObject({
+  key: code,
+  title: name,
+  provider: name,
+  currency,
+  monthHours: amountText,
+});
+export const revisionSchema = z.strictObject({
+  number: z.int().min(1).max(1_000_000),
+  effective: isoDate,
+  source: longText,
+});
+
+export const MOST_REGIONS = 500;
+export const MOST_OFFERS = 200_000;
 
 export const priceBookSchema = z.strictObject({
   format: z.literal('wick-price-book'),
   version: z.literal(1),
-  book: z.strictObject({ key: code, title: name, provider: name, currency, monthHours: amountText }),
-  revision: z.strictObject({ number: z.int().min(1).max(1_000_000), effective: isoDate, source: longText }),
-  regions: z.array(region).min(1).max(500),
-  offers: z.array(offer).min(1).max(200_000),
-  rates: z.array(rate).min(1).max(LIMITS.rates),
+  book: bookSchema,
+  revision: revisionSchema,
+  regions: z.array(regionSchema).min(1).max(MOST_REGIONS),
+  offers: z.array(offerSchema).min(1).max(MOST_OFFERS),
+  rates: z.array(rateSchema).min(1).max(LIMITS.rates),
 });
 
 export type PriceBookFile = z.infer<typeof priceBookSchema>;
 export type RateRow = PriceBookFile['rates'][number];
 export type OfferRow = PriceBookFile['offers'][number];
+export type RegionRow = PriceBookFile['regions'][number];

@@ -157,7 +157,7 @@ describe('a faulty price book is refused whole, each fault with its place', () =
       'a committed volume',
       broken((file) => set(rateOf(file, 'VOL'), 'term', '12-none')),
       'rates[13].term',
-      /only servers/,
+      /on demand only/,
     ],
     [
       'a commitment without its upfront',

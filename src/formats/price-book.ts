@@ -2,9 +2,9 @@
  * The price-book file, version 1: one provider's rates in one currency at one dated revision. Described in
  * `docs/formats/price-book.md`; checks that go across the file are in `price-book-checks.ts`.
  */
-import { Decimal } from '@/core/base';
+import { type Decimal, decimal } from '@/core/base';
 import type { BookData } from '@/core/books';
-import type { Charge } from '@/core/rates';
+import { readCharge } from '@/core/rates';
 import { type JsonBounds, readBoundedJson } from './bounded-json';
 import { check, type Checked, refused } from './faults';
 import { crossCheck } from './price-book-checks';
@@ -31,7 +31,7 @@ export function checkPriceBook(data: unknown): Checked<PriceBookFile> {
 export function toBookData(file: PriceBookFile): BookData {
   return {
     ...file.book,
-    monthHours: new Decimal(file.book.monthHours),
+    monthHours: decimal(file.book.monthHours),
     revision: file.revision.number,
     effective: file.revision.effective,
     source: file.revision.source,
@@ -42,27 +42,70 @@ export function toBookData(file: PriceBookFile): BookData {
 }
 
 export function toOffer(row: OfferRow): BookData['offers'][number] {
+  const { limits, grants, gpu, ...rest } = row;
   return {
-    ...row,
-    vcpu: row.vcpu === null ? null : new Decimal(row.vcpu),
-    memory: row.memory === null ? null : new Decimal(row.memory),
+    ...rest,
+    vcpu: optional(row.vcpu),
+    memory: optional(row.memory),
+    ...(gpu === undefined ? {} : { gpu: optional(gpu) }),
+    ...(limits
+      ? {
+          limits: {
+            vcpuLeast: decimal(limits.vcpuLeast),
+            vcpuMost: decimal(limits.vcpuMost),
+            memoryPerVcpuLeast: decimal(limits.memoryPerVcpuLeast),
+            memoryPerVcpuMost: decimal(limits.memoryPerVcpuMost),
+          },
+        }
+      : {}),
+    ...(grants ? { grants: grants.map((each) => ({ ...each, amount: decimal(each.amount) })) } : {}),
   };
 }
 
 export function toRate(row: RateRow): BookData['rates'][number] {
   return {
-    ...row,
-    charge: toCharge(row.charge),
-    upfront: row.upfront === null ? null : new Decimal(row.upfront),
-    allowance: row.allowance === null ? null : new Decimal(row.allowance),
+    sku: row.sku,
+    region: row.region,
+    meter: row.meter,
+    term: row.term,
+    unit: row.unit,
+    charge: readCharge(row.charge),
+    upfront: optional(row.upfront),
+    allowance: optional(row.allowance),
+    pool: row.pool,
+    ...(Object.keys(row).length > PLAIN_FIELDS ? rareFields(row) : {}),
   };
 }
 
-function toCharge(row: RateRow['charge']): Charge {
-  if (row.structure === 'per-unit') return { structure: 'per-unit', price: new Decimal(row.price) };
-  const tiers = row.tiers.map((each) => ({
-    upTo: each.upTo === null ? null : new Decimal(each.upTo),
-    price: new Decimal(each.price),
-  }));
-  return { structure: 'graduated', tiers };
+/** Rates with more than these fields are few, and the others are many. */
+const PLAIN_FIELDS = 9;
+
+function rareFields(row: RateRow): Partial<BookData['rates'][number]> {
+  const { increment, minimums, sustained, range, early } = row;
+  return {
+    allowanceMonths: row.allowanceMonths ?? null,
+    increment: increment
+      ? { step: decimal(increment.step), unit: increment.unit, least: optional(increment.least) }
+      : null,
+    minimums: minimums
+      ? {
+          each: optional(minimums.each),
+          count: optional(minimums.count),
+          total: optional(minimums.total),
+          keptDays: optional(minimums.keptDays),
+        }
+      : null,
+    basis: row.basis ?? 'consumed',
+    sustained: sustained
+      ? sustained.map((each) => ({ upTo: decimal(each.upTo), multiplier: decimal(each.multiplier) }))
+      : null,
+    monthlyCap: optional(row.monthlyCap ?? null),
+    range: range ? { low: decimal(range.low), high: decimal(range.high) } : null,
+    early: early ? (early.rule === 'fee' ? { rule: 'fee', share: decimal(early.share) } : early) : null,
+    overage: optional(row.overage ?? null),
+  };
+}
+
+function optional(text: string | null): Decimal | null {
+  return text === null ? null : decimal(text);
 }

@@ -59,12 +59,12 @@ export class Answerer {
 
   /** Prices what changed since the last time and what depends on it; a test holds this against pricing everything. */
   private price(design: Design, version: number, books: BookSet): Record<Case, PricedDesign> {
-    const context = JSON.stringify([design.currency, design.assumptions, design.books]);
+    const context = JSON.stringify([design.currency, design.assumptions, design.books, design.agreements]);
     const components = new Map(allComponents(design).map((each) => [each.id, JSON.stringify(each)]));
     const { last } = this;
     const known =
       last?.context === context
-        ? reusableLines(last.cases, (id) => last.components.get(id) === components.get(id))
+        ? reusableLines(last.cases, (id) => last.components.get(id) === components.get(id), design)
         : undefined;
     const cases = priceCases(design, books, known);
     this.last = { version, cases, context, components };

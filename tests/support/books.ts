@@ -117,15 +117,18 @@ export function foreignBookFile(): PriceBookFile {
   const rates = file.rates.map((rate): RateRow => ({
     ...rate,
     upfront: rate.upfront === null ? null : tenfold(rate.upfront),
-    charge:
-      rate.charge.structure === 'per-unit'
-        ? { structure: 'per-unit', price: tenfold(rate.charge.price) }
-        : {
-            structure: 'graduated',
-            tiers: rate.charge.tiers.map((tier) => ({ ...tier, price: tenfold(tier.price) })),
-          },
+    charge: tenfoldCharge(rate.charge, tenfold),
   }));
   return { ...file, book: { ...file.book, key: 'foreign', title: 'Foreign', currency: 'SEK' }, rates };
+}
+
+function tenfoldCharge(charge: RateRow['charge'], tenfold: (text: string) => string): RateRow['charge'] {
+  if (charge.structure === 'per-unit') return { structure: 'per-unit', price: tenfold(charge.price) };
+  if (charge.structure !== 'graduated') throw new Error(`the foreign book has no ${charge.structure}`);
+  return {
+    structure: 'graduated',
+    tiers: charge.tiers.map((tier) => ({ ...tier, price: tenfold(tier.price) })),
+  };
 }
 
 export function bookFrom(file: PriceBookFile): PriceBook {

@@ -9,7 +9,13 @@ import { type KindDefinition, type MeterDefinition, running } from './kinds/defi
 import { NETWORK } from './kinds/network';
 import { STORAGE } from './kinds/storage';
 
-export type { Derivation, KindDefinition, MeterDefinition, MeterSource, ServiceCategory } from './kinds/definition';
+export type {
+  Derivation,
+  KindDefinition,
+  MeterDefinition,
+  MeterSource,
+  ServiceCategory,
+} from './kinds/definition';
 
 const DEFINITIONS = [...COMPUTE, ...STORAGE, ...DATA, ...NETWORK, ...AROUND] as const;
 

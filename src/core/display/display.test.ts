@@ -80,6 +80,16 @@ describe('sentences', () => {
       vcpu: '1',
       memory: '2',
       reason: 'because.',
+      share: '2',
+      what: 'seconds',
+      least: '1',
+      most: '9',
+      paid: '3',
+      used: '2',
+      product: 'p',
+      percent: '7',
+      currency: 'USD',
+      months: '12',
     };
     const sentence = sentenceFor(issue(code, [], values));
     expect(sentence).toMatch(/\.$/);

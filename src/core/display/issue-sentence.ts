@@ -41,7 +41,9 @@ const SENTENCES: Readonly<Record<IssueCode, (values: Values) => string>> = {
     `${meter}: a stepped fee on an average. With other sizes of the same total it is between ${least} and ${most}; enter the sizes as a list.`,
   'basis.set-aside-missing': ({ meter }) =>
     `${meter} is billed by what is set aside; that is not entered, so what is used counts.`,
-  'profile.spread-evenly': () => 'Only a number of hours is known, not which; they are spread evenly over the week.',
+  'profile.spread-evenly': () =>
+    'Only a number of hours is known, not which; they are spread evenly over the week.',
+  'use.in-margin': () => 'This line has its own charges; they are edited in the margin.',
   'usage.missing': ({ meter }) => `“${meter}” is not entered yet. Without it there is no amount.`,
   'usage.counted-as-none': ({ meter }) => `“${meter}” is not entered and counts as none.`,
   'place.missing': () => 'No provider and region chosen yet.',
@@ -66,7 +68,6 @@ const SENTENCES: Readonly<Record<IssueCode, (values: Values) => string>> = {
   },
   'commitment.unused-hours': ({ hours, month }) =>
     `The commitment pays all ${month} hours; ${hours} of them are used.`,
-  'commitment.partly-used': ({ share }) => `${share} % of the commitment is used.`,
   'interruptible.not-allowed': ({ offer }) =>
     `${offer} can be taken away at any time. Say that this component may be stopped, or pay another way.`,
   'licence.not-offered': ({ product, offer }) => `${offer} is not sold here with a licence of “${product}”.`,
@@ -78,7 +79,6 @@ const SENTENCES: Readonly<Record<IssueCode, (values: Values) => string>> = {
   'support.nothing-covered': () => 'Nothing in this design is covered yet, so only the least amount is due.',
   'allowance.ended': ({ meter, months }) =>
     `${meter}: the allowance counted here ends after ${months} months.`,
-  'rate.not-offered': ({ offer }) => `${offer} has no price for this.`,
   'need.nothing-fits': ({ region, vcpu, memory }) =>
     `Nothing sold in ${region} has ${vcpu} vCPU and ${memory} GiB with everything asked for.`,
   'currency.no-rate': ({ from, to }) =>

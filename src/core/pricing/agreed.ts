@@ -28,7 +28,9 @@ export function agreedLine(line: ChargedLine, owner: Owner, context: PriceContex
   const inForce = (context.design.agreements ?? []).filter((each) => isInForce(each, context.when.date));
   const { component, currency } = owner;
   const parts = line.parts.map((part) => agreedPart(part, owner, inForce));
-  const borne = component.borne ? given('Borne by this design', decimal(readCase(component.borne, context.case)), '') : null;
+  const borne = component.borne
+    ? given('Borne by this design', decimal(readCase(component.borne, context.case)), '')
+    : null;
   const bear = (figure: Figure): Figure =>
     borne ? product('This design’s share', currency, [figure, borne]) : figure;
   const total = (read: (part: AgreedPart) => Figure): Figure => {
@@ -73,7 +75,7 @@ interface AgreedPart {
 }
 
 function agreedPart(part: LinePart, owner: Owner, inForce: readonly Agreement[]): AgreedPart {
-  if (inForce.length === 0 || part.meter === 'own-licences') {
+  if (inForce.length === 0) {
     const { monthly } = part;
     return { ...part, list: monthly, contracted: monthly, resale: monthly };
   }

@@ -44,10 +44,13 @@ function termsFor(component: Component, design: Design, books: BookSet): readonl
   const { choice, place } = component;
   const sold = new Set<Term>();
   if (book && place) {
-    const skus = choice.by === 'sku' ? [choice.sku] : book.soldIn(place.region, component.kind).map((each) => each.sku);
+    const skus =
+      choice.by === 'sku' ? [choice.sku] : book.soldIn(place.region, component.kind).map((each) => each.sku);
     for (const sku of skus) for (const term of book.termsOf(sku, place.region)) sold.add(term);
   }
-  return TERMS.filter((term) => sold.has(term) || !(term.endsWith('-exchangeable') || term === 'interruptible'));
+  return TERMS.filter(
+    (term) => sold.has(term) || !(term.endsWith('-exchangeable') || term === 'interruptible'),
+  );
 }
 
 export interface OfferPrice {

@@ -7,8 +7,8 @@ import { type BookHead, head } from '../books';
 import { chargeFor } from '../rates';
 import { committedAmounts, commitmentOf } from '../terms';
 import { type Figure, given, relabel, sum } from '../trace';
-import type { AllowanceTerms, Case } from '../usage';
-import { ownLicenceCost, type Demand } from './demands';
+import type { AllowanceTerms } from '../usage';
+import type { Demand } from './demands';
 import { chargeClaims, type Claim, type Granted, rateSource } from './pools';
 import type { Resolved } from './resolved';
 
@@ -37,7 +37,6 @@ export function chargeLines(
   resolved: readonly Resolved[],
   grants: readonly Granted[],
   allowances: AllowanceTerms,
-  which: Case,
 ): Map<string, Result<ChargedLine>> {
   const claims: Claim[] = [];
   const alone: Claim[] = [];
@@ -63,15 +62,11 @@ export function chargeLines(
   for (const one of alone) {
     for (const [key, amount] of chargeClaims([one], grants, allowances)) amounts.set(key, amount);
   }
-  return new Map(resolved.map((each) => [each.component.id, lineOf(each, amounts, which)]));
+  return new Map(resolved.map((each) => [each.component.id, lineOf(each, amounts)]));
 }
 
-function lineOf(
-  resolved: Resolved,
-  amounts: ReadonlyMap<string, Result<Figure>>,
-  which: Case,
-): Result<ChargedLine> {
-  const { component, offer, count } = resolved;
+function lineOf(resolved: Resolved, amounts: ReadonlyMap<string, Result<Figure>>): Result<ChargedLine> {
+  const { component, offer } = resolved;
   const book = head(resolved.book);
   const read = (key: string): Result<Figure> => amounts.get(`${component.id}\n${key}`)!;
   const parts: LinePart[] = [];
@@ -111,12 +106,6 @@ function lineOf(
       plainPart(part.meter, offer.sku, relabel(above.value, 'Above the commitment'), part.above.use.quantity),
     );
   }
-  const own = ownLicenceCost(component, count, which);
-  if (own) {
-    const figure = given('Own licences', own, book.currency, 'a twelfth of their yearly cost, for all units');
-    parts.push(plainPart('own-licences', offer.sku, figure, null));
-    onDemand.push(figure);
-  }
   return ok({ parts, onDemand: onDemand.length > 0 ? joined(onDemand, book) : null });
 }
 
@@ -125,7 +114,16 @@ function joined(figures: readonly Figure[], book: BookHead): Figure {
 }
 
 function plainPart(meter: string, sku: string, monthly: Figure, quantity: Figure | null): LinePart {
-  return { meter, sku, monthly, recurring: monthly.value, upfront: ZERO, once: ZERO, wholeTerm: null, quantity };
+  return {
+    meter,
+    sku,
+    monthly,
+    recurring: monthly.value,
+    upfront: ZERO,
+    once: ZERO,
+    wholeTerm: null,
+    quantity,
+  };
 }
 
 /** A one-time fee is no part of the month; its own steps are kept below it. */

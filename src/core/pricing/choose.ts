@@ -76,7 +76,10 @@ export function tracedCost(subject: Subject, context: PriceContext): Decimal | n
   const demands = demandsOf(subject, context);
   if (!demands.ok) return null;
   const resolved = { ...subject, demands: demands.value, notices: [] };
-  const line = chargeLines([resolved], [], context.allowances, context.case).get(subject.component.id)!;
+  const line = chargeLines([resolved], [], context.allowances).get(subject.component.id)!;
   if (!line.ok) return null;
-  return line.value.parts.reduce((total, part) => total.plus(part.monthly.value), subject.hoursInMonth.times(0));
+  return line.value.parts.reduce(
+    (total, part) => total.plus(part.monthly.value),
+    subject.hoursInMonth.times(0),
+  );
 }

@@ -2,7 +2,18 @@
  * One meter under a usage commitment: committed units are paid every hour, used or not; what runs above them is on
  * demand, hour by hour of the running pattern. Source: pricing rules, "Usage commitment"; needs E2 to E4, F14.
  */
-import { addAll, type Decimal, decimal, Decimal as Decimals, err, issue, type Issue, ok, type Result, ZERO } from '../base';
+import {
+  addAll,
+  type Decimal,
+  decimal,
+  Decimal as Decimals,
+  err,
+  issue,
+  type Issue,
+  ok,
+  type Result,
+  ZERO,
+} from '../base';
 import type { Rate } from '../books';
 import type { Component } from '../design';
 import { type Figure, given, product, sum } from '../trace';
@@ -32,14 +43,21 @@ export function committedPart(
   const base = { meter: meter.meter, label, rate: context.rate };
   if (meter.from !== 'running') return wholeMeter(context, base);
   const units = committedUnits(component, count, which);
-  const month = given('Hours of the month', hoursInMonth, 'hour', 'committed hours are paid whether used or not');
+  const month = given(
+    'Hours of the month',
+    hoursInMonth,
+    'hour',
+    'committed hours are paid whether used or not',
+  );
   const full = { ...context, count: units, time: alwaysOn(month) };
   const use = meterUse(full);
   if (!use.ok) return use;
   if (!use.value) return err(issue('usage.missing', ['usage', meter.meter], { meter: label }));
   const running = time.profile.units.map((each) => each.times(count.value));
   const above = running.map((each) => Decimals.max(ZERO, each.minus(units.value)));
-  const notices = unusedNotices(running, units.value, context);
+  const notices = [...unusedNotices(running, units.value, context)];
+  if (!time.profile.placed && units.value.lessThan(count.value))
+    notices.push(issue('profile.spread-evenly', ['running']));
   if (above.every((each) => each.isZero())) {
     return ok({ ...base, units, use: use.value, above: null, notices });
   }

@@ -71,7 +71,12 @@ function isMonthly(part: LinePart): boolean {
 function multiplied(line: ChargedLine, factor: Figure): ChargedLine {
   const parts = line.parts.map((part) => {
     if (!isMonthly(part)) return part;
-    const monthly = product(part.monthly.label, part.monthly.unit, [part.monthly, factor], 'with prepaid credit');
+    const monthly = product(
+      part.monthly.label,
+      part.monthly.unit,
+      [part.monthly, factor],
+      'with prepaid credit',
+    );
     return { ...part, monthly, recurring: monthly.value };
   });
   return { ...line, parts };

@@ -9,7 +9,10 @@ import type { PriceContext } from './context';
 import { countOf } from './meter-context';
 
 /** Refused: `usage.missing` without a charge, and what the structures refuse. */
-export function customLine(component: Component, context: PriceContext): Result<ChargedLine & { count: Figure }> {
+export function customLine(
+  component: Component,
+  context: PriceContext,
+): Result<ChargedLine & { count: Figure }> {
   const count = countOf(component, context.case);
   if (!count.ok) return count;
   const charges = component.custom ?? [];

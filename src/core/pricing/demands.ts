@@ -2,7 +2,7 @@
  * What a component asks of the rates of one offer: a demand for each meter that bills it, on demand and, under a
  * commitment, in committed units. Nothing here turns a missing rate or a missing quantity into zero.
  */
-import { type Decimal, decimal, err, issue, type Issue, ok, type Result, ZERO } from '../base';
+import { type Decimal, err, issue, type Issue, ok, type Result, ZERO } from '../base';
 import {
   kindOf,
   licenceMeter,
@@ -15,7 +15,7 @@ import {
 import type { Component } from '../design';
 import { commitmentOf, type Term } from '../terms';
 import { type Figure, given } from '../trace';
-import { type Case, readCase, type RunningTime, runningTime } from '../usage';
+import { type Case, type RunningTime, runningTime } from '../usage';
 import type { PriceContext } from './context';
 import { type MeterUse } from './meter-context';
 import { meterUse } from './meter-use';
@@ -68,7 +68,8 @@ export function demandsOf(subject: Subject, context: PriceContext): Result<Deman
   if (component.term === 'interruptible' && !onDemand.some(({ rate }) => rate.term === 'interruptible')) {
     return err(notSold(subject));
   }
-  if (time.value.profile.short) notices.push(issue('autoscale.short', ['running'], { count: count.value.toString() }));
+  if (time.value.profile.short)
+    notices.push(issue('autoscale.short', ['running'], { count: count.value.toString() }));
   return ok({ onDemand, committed, notices, time: time.value });
 }
 
@@ -155,13 +156,4 @@ function notSold({ component, book, offer, region }: Subject): Issue {
     term: component.term,
     terms: terms.join(' '),
   });
-}
-
-/** Own yearly cost of licences that are brought along, a month, for all units; null: none is stated. */
-export function ownLicenceCost(component: Component, count: Figure, which: Case): Decimal | null {
-  const yearly = (component.licences ?? [])
-    .filter((each) => each.how === 'brought' && each.ownYearly)
-    .map((each) => decimal(readCase(each.ownYearly!, which)));
-  if (yearly.length === 0) return null;
-  return yearly.reduce((total, each) => total.plus(each), ZERO).times(count.value).dividedBy(12);
 }

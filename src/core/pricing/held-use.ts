@@ -8,7 +8,13 @@ import { rangeBehindAverage, type SizedUse } from '../rates';
 import { type Figure, given, product, sum } from '../trace';
 import { unitOf } from '../units';
 import { atLeast, heldOnAverage, readCase } from '../usage';
-import { convertFigure, countedUnits, type MeterContext, type MeterUse, minimumNotices } from './meter-context';
+import {
+  convertFigure,
+  countedUnits,
+  type MeterContext,
+  type MeterUse,
+  minimumNotices,
+} from './meter-context';
 
 export function heldUse(context: MeterContext): Result<MeterUse | null> {
   const { component, meter } = context;
@@ -57,11 +63,7 @@ function oneSize(context: MeterContext, entry: UsageEntry): Result<MeterUse> {
   return ok({ quantity, sizes: [{ size: raised, count: units }], notices });
 }
 
-function listedSizes(
-  context: MeterContext,
-  entry: UsageEntry,
-  rows: readonly SizeRow[],
-): Result<MeterUse> {
+function listedSizes(context: MeterContext, entry: UsageEntry, rows: readonly SizeRow[]): Result<MeterUse> {
   const { rate } = context;
   const units = countedUnits(context);
   const sizes: SizedUse[] = [];
@@ -72,7 +74,9 @@ function listedSizes(
     const count = units.value.equals(1) ? own : product('Of this size', 'each', [units, own]);
     sizes.push({ size: atLeast('Each, at least', size.value, rate.minimums?.each ?? null), count });
   }
-  const products = sizes.map(({ size, count }) => product(`${count.value} of ${size.value}`, rate.unit, [count, size]));
+  const products = sizes.map(({ size, count }) =>
+    product(`${count.value} of ${size.value}`, rate.unit, [count, size]),
+  );
   return ok({ quantity: sum('All of them', rate.unit, products), sizes, notices: [] });
 }
 

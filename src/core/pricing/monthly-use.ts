@@ -13,7 +13,13 @@ import {
   readCase,
   requestRate,
 } from '../usage';
-import { convertFigure, countedUnits, type MeterContext, type MeterUse, minimumNotices } from './meter-context';
+import {
+  convertFigure,
+  countedUnits,
+  type MeterContext,
+  type MeterUse,
+  minimumNotices,
+} from './meter-context';
 
 export function monthlyUse(context: MeterContext): Result<MeterUse | null> {
   const { meter, rate } = context;
@@ -29,9 +35,7 @@ export function monthlyUse(context: MeterContext): Result<MeterUse | null> {
   if (!quantity.ok) return quantity;
   const units = countedUnits(context);
   const least = rate.minimums?.each;
-  const raised = least
-    ? atLeast('Each, at least', quantity.value, least.times(units.value))
-    : quantity.value;
+  const raised = least ? atLeast('Each, at least', quantity.value, least.times(units.value)) : quantity.value;
   notices.push(...minimumNotices(context, quantity.value, raised));
   return ok({ quantity: raised, notices });
 }
@@ -139,7 +143,8 @@ function durationOf({ component, case: which }: MeterContext, entry: UsageEntry 
 function sizeFor({ component, offer, rate, case: which }: MeterContext): Result<Figure | null> {
   const unit = unitOf(rate.unit);
   if (!unit.ok) return unit;
-  const what = unit.value.dimension === 'data-time' ? 'memory' : unit.value.dimension === 'vCPU-time' ? 'vcpu' : null;
+  const what =
+    unit.value.dimension === 'data-time' ? 'memory' : unit.value.dimension === 'vCPU-time' ? 'vcpu' : null;
   if (!what) return ok(null);
   const size: Decimal | null = component.size ? decimal(readCase(component.size[what], which)) : offer[what];
   if (!size) return err(issue('size.missing', ['size'], { what: what === 'memory' ? 'Memory' : 'vCPU' }));

@@ -3,7 +3,7 @@
  * prices all three, pools and tiers anew each time. The order: charge (pools once), spend commitments, prepaid credit,
  * agreements, currency, and last the shares of spend. Source: pricing rules, "From usage to amount", "Three cases".
  */
-import type { Issue, Result } from '../base';
+import { type Decimal, type Issue, type Result, ZERO } from '../base';
 import { head } from '../books';
 import type { Component, Design } from '../design';
 import type { Figure } from '../trace';
@@ -15,6 +15,7 @@ import { contextFor, type PriceContext, type When } from './context';
 import { coverByCredit } from './credit-cover';
 import { customLine } from './custom-line';
 import { exchanged, exchangeStep } from './exchange';
+import { ownLicences, withOwn } from './own-licences';
 import { type Granted, isPooled } from './pools';
 import type { PricedComponent, PricedDesign, PricedLine } from './priced';
 import { resolveComponent } from './resolve';
@@ -100,7 +101,7 @@ function priceOthers(open: readonly Open[], lines: Map<string, PricedLine>, cont
     ...resolved.flatMap(grantsOf),
     ...[...lines.values()].flatMap((line) => (line.status === 'priced' ? line.grants : [])),
   ];
-  const charged = chargeLines(resolved, grants, context.allowances, context.case);
+  const charged = chargeLines(resolved, grants, context.allowances);
   const spend = coverSpend(resolved, charged, context.case);
   const credit = coverByCredit(resolved, spend.lines, context.case);
   const covered = coveredBooks(resolved);
@@ -112,9 +113,7 @@ function priceOthers(open: readonly Open[], lines: Map<string, PricedLine>, cont
       covered.has(value.book.key) ||
       value.demands.onDemand.some(({ rate }) => isPooled(rate)) ||
       value.demands.onDemand.some((demand) =>
-        grants.some(
-          ({ grant }) => grant.sku === demand.rate.sku && grant.meter === demand.rate.meter,
-        ),
+        grants.some(({ grant }) => grant.sku === demand.rate.sku && grant.meter === demand.rate.meter),
       );
     lines.set(id, pricedLine(value, line, { step, notices, dependent }, context));
   }
@@ -184,9 +183,10 @@ function pricedLine(
   const { currency } = context.design;
   const owner = { component, book: book.key, currency: book.currency };
   const agreed = agreedLine(line.value, owner, context);
-  const inDesign = (figure: Figure): Figure => exchanged(figure, around.step, currency);
-  const convert = (value: Figure['value']): Figure['value'] =>
-    around.step ? value.times(around.step.value) : value;
+  const own = ownLicences(component, count, currency, context.case);
+  const inDesign = (figure: Figure): Figure => withOwn(exchanged(figure, around.step, currency), own);
+  const convert = (value: Decimal): Decimal => (around.step ? value.times(around.step.value) : value);
+  const monthAndOwn = (value: Decimal): Decimal => convert(value).plus(own?.value ?? ZERO);
   const monthly = inDesign(agreed.contracted);
   const list = agreed.list === agreed.contracted ? monthly : inDesign(agreed.list);
   const priced: PricedComponent = {
@@ -199,11 +199,11 @@ function pricedLine(
     list,
     resale: agreed.resale === agreed.contracted ? monthly : inDesign(agreed.resale),
     inBook: agreed.contracted,
-    recurring: convert(agreed.recurring),
+    recurring: monthAndOwn(agreed.recurring),
     upfront: convert(agreed.upfront.plus(agreed.once)),
     once: convert(agreed.once),
     wholeTerm: agreed.wholeTerm && { ...agreed.wholeTerm, amount: convert(agreed.wholeTerm.amount) },
-    onDemand: line.value.onDemand && convert(line.value.onDemand.value),
+    onDemand: line.value.onDemand && monthAndOwn(line.value.onDemand.value),
     count: count.value,
     dependent: around.dependent,
     grants: grantsOf(resolved),

@@ -221,7 +221,7 @@ describe('properties of pricing', () => {
           decimal(hours),
           decimal('730'),
         );
-        expect(line.status === 'priced' && line.monthly.value.toString()).toBe(fast?.toString());
+        expect(line.status === 'priced' && line.monthly.value.toString()).toBe(fast.cost?.toString());
       }),
       runs,
     );

@@ -14,7 +14,13 @@ import {
   readCase,
   type RunningTime,
 } from '../usage';
-import { convertFigure, countedUnits, type MeterContext, type MeterUse, minimumNotices } from './meter-context';
+import {
+  convertFigure,
+  countedUnits,
+  type MeterContext,
+  type MeterUse,
+  minimumNotices,
+} from './meter-context';
 
 export function runningUse(context: MeterContext): Result<MeterUse> {
   const { rate, time } = context;
@@ -52,11 +58,7 @@ function billedHours(context: MeterContext, units: Figure, ranks: readonly Rank[
     const inHours = convertFigure(each.value, 'hour');
     if (!inHours.ok) return inHours;
     return ok(
-      product('Hours of all units, in started increments', 'hour', [
-        units,
-        time.spells.count,
-        inHours.value,
-      ]),
+      product('Hours of all units, in started increments', 'hour', [units, time.spells.count, inHours.value]),
     );
   }
   return ok(product('For all units', 'hour', [units, time.hours]));
@@ -106,7 +108,12 @@ function timesSize(context: MeterContext, hours: Figure): Result<Figure> {
   if (!size) return err(issue('size.missing', ['size'], { what: SIZE_LABELS[what][0] }));
   const [label, sizeUnit, productUnit] = SIZE_LABELS[what];
   const entered = given(label, size, sizeUnit);
-  return ok(product(`${sizeUnit} × hours`, productUnit, [hours, atLeast('At least', entered, rate.minimums?.each ?? null)]));
+  return ok(
+    product(`${sizeUnit} × hours`, productUnit, [
+      hours,
+      atLeast('At least', entered, rate.minimums?.each ?? null),
+    ]),
+  );
 }
 
 function sizeOf(context: MeterContext, what: keyof typeof SIZE_LABELS): Decimal | null {

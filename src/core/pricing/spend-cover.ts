@@ -3,7 +3,17 @@
  * parts it covers are split into what is beyond the commitment (on demand) and what it pays (committed price); the
  * commitment's own line keeps only what bought nothing. Together they are what leaves the account.
  */
-import { decimal, Decimal as Decimals, type Decimal, issue, type Issue, ok, ONE, type Result, ZERO } from '../base';
+import {
+  decimal,
+  Decimal as Decimals,
+  type Decimal,
+  issue,
+  type Issue,
+  ok,
+  ONE,
+  type Result,
+  ZERO,
+} from '../base';
 import { firstUnitPrice, type FreeParts, partsPrice } from '../rates';
 import { allocateSpend, type SpendMember, spendTermOf } from '../terms';
 import { difference, type Figure, given, product, quotient, rate, sum } from '../trace';
@@ -182,7 +192,12 @@ function replacePart(
 
 /** The commitment's line: only the share of it that bought nothing. */
 function unusedOnly(line: ChargedLine, share: Decimal): ChargedLine {
-  const unused = given('Share that buys nothing', share, '', 'worked out hour by hour; the rest is in the lines it pays for');
+  const unused = given(
+    'Share that buys nothing',
+    share,
+    '',
+    'worked out hour by hour; the rest is in the lines it pays for',
+  );
   const parts = line.parts.map((part) => {
     const monthly = product('Commitment not used', part.monthly.unit, [part.monthly, unused]);
     return { ...part, monthly, recurring: part.recurring.times(share), upfront: part.upfront.times(share) };

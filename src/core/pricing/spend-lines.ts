@@ -29,7 +29,9 @@ export function isShareOfSpend({ demands }: Resolved): boolean {
 export function nextShare(waiting: readonly Resolved[]): Resolved | undefined {
   return waiting.find((each) => {
     const base = baseOf(each);
-    return !base || !waiting.some((other) => other !== each && covers(base, other.component.kind, each, other));
+    return (
+      !base || !waiting.some((other) => other !== each && covers(base, other.component.kind, each, other))
+    );
   });
 }
 

@@ -5,11 +5,7 @@ import { type Figure, given, product, relabel, sum } from '../trace';
 import type { Case } from '../usage';
 import type { PricedComponent, PricedDesign, PricedLine, PricedSection } from './priced';
 
-export function totalsOf(
-  design: Design,
-  lines: ReadonlyMap<string, PricedLine>,
-  which: Case,
-): PricedDesign {
+export function totalsOf(design: Design, lines: ReadonlyMap<string, PricedLine>, which: Case): PricedDesign {
   const sections: PricedSection[] = design.sections.map((section) => {
     const own = section.components.map((component) => lines.get(component.id)!);
     const named = own.flatMap((line, index) =>

@@ -26,7 +26,14 @@ export function chargeGreatestOf(
   const parts = [...byLevel];
   if (charge.basePrice) {
     const base = rate('Price per hour', charge.basePrice, `${currency} per hour`, source);
-    const hours = levels.length === 1 ? levels[0]!.hours : sum('Hours', 'hour', levels.map((each) => each.hours));
+    const hours =
+      levels.length === 1
+        ? levels[0]!.hours
+        : sum(
+            'Hours',
+            'hour',
+            levels.map((each) => each.hours),
+          );
     parts.push(product('Hourly fee', currency, [count, hours, base]));
   }
   return sum('Capacity units, hour by hour', currency, parts);

@@ -97,7 +97,7 @@ describe('graduated', () => {
   it('writes a trace that gives the same value when worked out again', () => {
     fc.assert(
       fc.property(anyTiers, quantity, (charge, units) => {
-        const figure = chargeFor(charge, given('Quantity', units, 'GB'), context);
+        const figure = must(chargeFor(charge, { quantity: given('Quantity', units, 'GB') }, context));
         expect(evaluate(figure).equals(figure.value)).toBe(true);
       }),
     );

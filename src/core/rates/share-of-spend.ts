@@ -9,11 +9,7 @@ import type { Charge, ChargeContext } from './structure';
 export type ShareOfSpendCharge = Extract<Charge, { structure: 'share-of-spend' }>;
 
 /** `base` is money in the book's currency. */
-export function chargeShareOfSpend(
-  charge: ShareOfSpendCharge,
-  base: Figure,
-  context: ChargeContext,
-): Figure {
+export function chargeShareOfSpend(charge: ShareOfSpendCharge, base: Figure, context: ChargeContext): Figure {
   const tiers = charge.tiers.map((tier) => ({ upTo: tier.upTo, price: tier.share }));
   const shares = chargeGraduated(tiers, base, { ...context, unit: context.currency });
   if (!charge.floor) return shares;

@@ -77,6 +77,12 @@ function beyondRange(charge: SteppedCharge, left: number, others: Bounds, total:
   const base = last.fee.times(left);
   const blocksLeast = Decimals.max(fewest.dividedBy(block).ceil(), decimal(left));
   // The largest sum of started blocks: all instances but one just above a block's end.
-  const blocksMost = Decimals.max(most.dividedBy(block).ceil().plus(left - 1), decimal(left));
+  const blocksMost = Decimals.max(
+    most
+      .dividedBy(block)
+      .ceil()
+      .plus(left - 1),
+    decimal(left),
+  );
   return { least: base.plus(fee.times(blocksLeast)), most: base.plus(fee.times(blocksMost)) };
 }

@@ -8,12 +8,20 @@ import type { ChargeContext, Tier } from './structure';
 
 export function chargeVolume(tiers: readonly Tier[], quantity: Figure, context: ChargeContext): Figure {
   const { currency, unit, source } = context;
-  const reached = tiers.findIndex((tier) => tier.upTo === null || quantity.value.lessThanOrEqualTo(tier.upTo));
+  const reached = tiers.findIndex(
+    (tier) => tier.upTo === null || quantity.value.lessThanOrEqualTo(tier.upTo),
+  );
   const index = reached < 0 ? tiers.length - 1 : reached;
   const tier = tiers[index]!;
   const from = given('Tier begins above', index > 0 ? tiers[index - 1]!.upTo! : ZERO, unit);
   const upTo = tier.upTo === null ? null : given('Tier ends at', tier.upTo, unit);
   const price = rate(`Tier ${index + 1} price`, tier.price, `${currency} per ${unit}`, source);
-  const chosen = band('Price of the tier reached', `${currency} per ${unit}`, quantity, { from, upTo }, price);
+  const chosen = band(
+    'Price of the tier reached',
+    `${currency} per ${unit}`,
+    quantity,
+    { from, upTo },
+    price,
+  );
   return product('All of it at the tier reached', currency, [quantity, chosen]);
 }

@@ -46,8 +46,14 @@ export function endEarly(run: CommittedRun, used: number): EndedEarly {
     usedMonths,
     given('On demand', run.onDemand, `${currency} a month`),
   ]);
-  const paid = sum('Paid so far', currency, [upfront, product('Recurring so far', currency, [usedMonths, recurring])]);
-  const unusedUpfront = product('Upfront not used', currency, [upfront, quotient('Share left', '', [left, term])]);
+  const paid = sum('Paid so far', currency, [
+    upfront,
+    product('Recurring so far', currency, [usedMonths, recurring]),
+  ]);
+  const unusedUpfront = product('Upfront not used', currency, [
+    upfront,
+    quotient('Share left', '', [left, term]),
+  ]);
   const rest = product('Recurring left', currency, [left, recurring]);
   const { rule } = run;
   const due = (): Figure => {

@@ -6,8 +6,7 @@ export const COMMITMENT_MONTHS = [12, 36] as const;
 export const PAYMENTS = ['none', 'part', 'all'] as const;
 export type CommitmentMonths = (typeof COMMITMENT_MONTHS)[number];
 export type Payment = (typeof PAYMENTS)[number];
-export type CommitmentTerm =
-  `${CommitmentMonths}-${Payment}` | `${CommitmentMonths}-${Payment}-exchangeable`;
+export type CommitmentTerm = `${CommitmentMonths}-${Payment}` | `${CommitmentMonths}-${Payment}-exchangeable`;
 export type Term = 'on-demand' | 'interruptible' | CommitmentTerm;
 /** The price that a spend commitment of the same length and payment buys at. */
 export type SpendTerm = `spend-${CommitmentMonths}-${Payment}`;

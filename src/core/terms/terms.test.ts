@@ -1,27 +1,34 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { decimal, Decimal } from '../base';
-import { given } from '../trace';
+import { given, product } from '../trace';
 import { committedAmounts, commitmentOf, describeTerm, TERMS } from './index';
 
 const source = { book: 'Small', revision: 1, effective: '2026-11-01', sku: 'A-4', region: 'severn' };
 const amounts = (months: 12 | 36, hourly: Decimal, upfront: Decimal | null, count: number) =>
   committedAmounts(
     {
-      commitment: { months, payment: 'part' },
-      hourlyPrice: hourly,
+      commitment: { months, payment: 'part', exchangeable: false },
+      recurring: product('Recurring', 'USD', [
+        given('Count', new Decimal(count), 'server'),
+        given('Hours', decimal('730'), 'hour'),
+        given('Hourly', hourly, 'USD per hour'),
+      ]),
       upfrontPrice: upfront,
       currency: 'USD',
       source,
     },
     given('Count', new Decimal(count), 'server'),
-    decimal('730'),
   );
 
 describe('terms', () => {
-  it('knows on demand and two lengths with three payments each', () => {
-    expect(TERMS).toEqual(['on-demand', '12-none', '12-part', '12-all', '36-none', '36-part', '36-all']);
-    expect(commitmentOf('36-part')).toEqual({ months: 36, payment: 'part' });
+  it('knows on demand, interruptible and two lengths with three payments each, fixed or exchangeable', () => {
+    const fixed = ['12-none', '12-part', '12-all', '36-none', '36-part', '36-all'];
+    const exchangeable = fixed.map((term) => `${term}-exchangeable`);
+    expect(TERMS).toEqual(['on-demand', ...fixed, ...exchangeable, 'interruptible']);
+    expect(commitmentOf('36-part')).toEqual({ months: 36, payment: 'part', exchangeable: false });
+    expect(commitmentOf('12-all-exchangeable')).toEqual({ months: 12, payment: 'all', exchangeable: true });
+    expect(commitmentOf('interruptible')).toBeNull();
     expect(commitmentOf('on-demand')).toBeNull();
     expect(describeTerm('12-all')).toBe('12 months, all upfront');
   });

@@ -96,9 +96,7 @@ export function band(
   bounds: { readonly from: Figure; readonly upTo: Figure | null },
   value: Figure,
 ): Figure {
-  const parts = bounds.upTo
-    ? [quantity, bounds.from, bounds.upTo, value]
-    : [quantity, bounds.from, value];
+  const parts = bounds.upTo ? [quantity, bounds.from, bounds.upTo, value] : [quantity, bounds.from, value];
   return node('band', label, unit, parts);
 }
 

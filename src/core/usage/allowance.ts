@@ -34,7 +34,11 @@ export function afterAllowance(quantity: Figure, included: Included, terms: Allo
   const { amount } = included;
   if (amount === null && granted.length === 0) return quantity;
   if (!terms.counted) {
-    return relabel(quantity, quantity.label, `allowance of ${amount ?? 'its parts'} ${quantity.unit} not counted`);
+    return relabel(
+      quantity,
+      quantity.label,
+      `allowance of ${amount ?? 'its parts'} ${quantity.unit} not counted`,
+    );
   }
   if (hasEnded(included, terms) && granted.length === 0) {
     return relabel(quantity, quantity.label, `the allowance of ${amount} ${quantity.unit} has ended`);
@@ -53,5 +57,8 @@ function ownShare(amount: Decimal, unit: string, terms: AllowanceTerms): Figure 
   const whole = given('Included each month', amount, unit);
   const share = terms.share ?? ONE;
   if (share.equals(ONE)) return whole;
-  return product('This design’s share of the allowance', unit, [whole, given('Share of the account', share, '')]);
+  return product('This design’s share of the allowance', unit, [
+    whole,
+    given('Share of the account', share, ''),
+  ]);
 }

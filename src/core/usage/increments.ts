@@ -23,7 +23,10 @@ function startedSteps(each: Figure, increment: Increment): Result<Figure> {
   const converted =
     each.unit === unit
       ? each
-      : product(`One in ${unit}`, unit, [each, given(`1 ${each.unit} in ${unit}`, factor.value, `${unit} each`)]);
+      : product(`One in ${unit}`, unit, [
+          each,
+          given(`1 ${each.unit} in ${unit}`, factor.value, `${unit} each`),
+        ]);
   const billed = increment.least
     ? greatest('One, at least', unit, [converted, given('Least billed', increment.least, unit)])
     : converted;

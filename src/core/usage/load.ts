@@ -74,9 +74,7 @@ export function loadDimension(
     case 'requests':
       return ok(rate);
     case 'new-connections': {
-      const reuse = load.requestsPerConnection
-        ? decimal(readCase(load.requestsPerConnection, which))
-        : ONE;
+      const reuse = load.requestsPerConnection ? decimal(readCase(load.requestsPerConnection, which)) : ONE;
       if (!reuse.greaterThan(0)) return incomplete('requests per connection');
       const each = given('Requests on one connection', reuse, 'request');
       return ok(quotient('New connections a second', 'item/s', [rate, each]));
@@ -101,13 +99,16 @@ export function bytesEach(load: Load, which: Case, way: 'both' | 'reply'): Resul
     ...(way === 'both' && load.requestSize ? [['Question', load.requestSize] as const] : []),
     ...(load.replySize ? [['Answer', load.replySize] as const] : []),
   ];
-  if (sizes.length === 0) return incomplete(way === 'reply' ? 'the size of an answer' : 'question and answer sizes');
+  if (sizes.length === 0)
+    return incomplete(way === 'reply' ? 'the size of an answer' : 'question and answer sizes');
   const figures: Figure[] = [];
   for (const [label, size] of sizes) {
     const factor = conversionFactor(size.unit, 'GB');
     if (!factor.ok) return factor;
     const amount = given(label, decimal(readCase(size.amount, which)), size.unit);
-    figures.push(product(`${label} in GB`, 'GB', [amount, given(`1 ${size.unit} in GB`, factor.value, 'GB each')]));
+    figures.push(
+      product(`${label} in GB`, 'GB', [amount, given(`1 ${size.unit} in GB`, factor.value, 'GB each')]),
+    );
   }
   return ok(figures.length === 1 ? figures[0]! : sum('Data of one exchange', 'GB', figures));
 }

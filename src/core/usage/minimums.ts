@@ -22,7 +22,12 @@ export const NO_MINIMUMS: Minimums = { each: null, count: null, total: null, kep
 export function atLeast(label: string, quantity: Figure, minimum: Decimal | null): Figure {
   if (!minimum || !quantity.value.lessThan(minimum)) return quantity;
   const floor = given('Minimum', minimum, quantity.unit);
-  return greatest(label, quantity.unit, [quantity, floor], `you pay for ${minimum}, you use ${quantity.value}`);
+  return greatest(
+    label,
+    quantity.unit,
+    [quantity, floor],
+    `you pay for ${minimum}, you use ${quantity.value}`,
+  );
 }
 
 /**
@@ -40,8 +45,5 @@ export function heldOnAverage(
     given('Hours of the month', monthHours, 'hour'),
     given('Hours of a day', decimal(24), 'hour'),
   ]);
-  return product('Held on average', monthly.unit, [
-    monthly,
-    quotient('Months kept', 'month', [kept, month]),
-  ]);
+  return product('Held on average', monthly.unit, [monthly, quotient('Months kept', 'month', [kept, month])]);
 }

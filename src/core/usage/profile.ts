@@ -3,7 +3,18 @@
  * that begins on Monday. Whatever depends on when (commitments, capacity units, autoscale) reads it; averages do not.
  * Source: pricing rules, "Running patterns".
  */
-import { addAll, type Decimal, decimal, Decimal as Decimals, err, issue, ok, ONE, type Result, ZERO } from '../base';
+import {
+  addAll,
+  type Decimal,
+  decimal,
+  Decimal as Decimals,
+  err,
+  issue,
+  ok,
+  ONE,
+  type Result,
+  ZERO,
+} from '../base';
 import { type Case, readCase } from './cased';
 import { type Load, loadShape, requestRate, window168 } from './load';
 import type { Running } from './pattern';
@@ -46,7 +57,9 @@ export function weekProfile(
       return even(month.runHours.dividedBy(month.monthHours), month.runHours.equals(month.monthHours));
     case 'days': {
       const hours = decimal(readCase(running.hoursPerDay, which));
-      const days = decimal(readCase(running.daysPerMonth, which)).times(WEEK_HOURS).dividedBy(month.monthHours);
+      const days = decimal(readCase(running.daysPerMonth, which))
+        .times(WEEK_HOURS)
+        .dividedBy(month.monthHours);
       return placed(fillDays(hours, days));
     }
     case 'weekdays':

@@ -53,12 +53,16 @@ describe('allowance', () => {
   const used = (amount: string) => given('Used', decimal(amount), 'GB');
 
   it('charges only what exceeds it, never less than nothing', () => {
-    expect(afterAllowance(used('130'), decimal('100'), true).value.toString()).toBe('30');
-    expect(afterAllowance(used('70'), decimal('100'), true).value.toString()).toBe('0');
+    expect(afterAllowance(used('130'), { amount: decimal('100') }, { counted: true }).value.toString()).toBe(
+      '30',
+    );
+    expect(afterAllowance(used('70'), { amount: decimal('100') }, { counted: true }).value.toString()).toBe(
+      '0',
+    );
   });
 
   it('charges everything where allowances are not counted, and says so', () => {
-    const figure = afterAllowance(used('130'), decimal('100'), false);
+    const figure = afterAllowance(used('130'), { amount: decimal('100') }, { counted: false });
     expect(figure.value.toString()).toBe('130');
     expect(figure.note).toContain('not counted');
   });

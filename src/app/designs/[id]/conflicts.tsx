@@ -1,7 +1,7 @@
 /** Both changed the same thing: shows both values and asks which to keep. Nothing is overwritten unasked. */
 'use client';
 import { type Edit, findComponent, type Design } from '@/core/design';
-import { describeTerm } from '@/core/display';
+import { describeRunning, describeTerm } from '@/core/display';
 import type { Cased } from '@/core/usage';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
@@ -65,6 +65,15 @@ const FIELDS: Readonly<Record<string, string>> = {
   choice: 'The offer',
   running: 'The running hours',
   term: 'The way of paying',
+  size: 'The size',
+  load: 'The load',
+  committed: 'The committed units',
+  mayBeStopped: 'Whether it may be stopped',
+  licences: 'The licences',
+  months: 'The months',
+  custom: 'The own charges',
+  later: 'The later amounts',
+  borne: 'The share borne',
 };
 
 function subjectOf(edit: Edit, design: Design): string {
@@ -80,6 +89,8 @@ function subjectOf(edit: Edit, design: Design): string {
     case 'set-design':
     case 'set-assumption':
       return `The ${edit.field} of the design`;
+    case 'set-agreements':
+      return 'The agreements of the design';
     case 'pin-books':
       return 'The price books of the design';
     default:
@@ -100,7 +111,8 @@ export function valueOf(edit: Edit): string {
       if (edit.field === 'term') return describeTerm(edit.value);
       if (edit.field === 'place') return edit.value ? `${edit.value.book}, ${edit.value.region}` : 'none';
       if (edit.field === 'choice') return edit.value.by === 'sku' ? edit.value.sku : edit.value.by;
-      return edit.value.pattern;
+      if (edit.field === 'running') return describeRunning(edit.value);
+      return edit.value === null ? 'none' : JSON.stringify(edit.value);
     case 'set-usage':
       return edit.value ? `${edit.value.amount.likely} ${edit.value.unit}` : 'none';
     case 'rename-section':
@@ -109,6 +121,8 @@ export function valueOf(edit: Edit): string {
       return edit.value;
     case 'set-assumption':
       return JSON.stringify(edit.value);
+    case 'set-agreements':
+      return edit.agreements.map((each) => each.name).join(', ') || 'none';
     case 'pin-books':
       return edit.books.map((pin) => `${pin.book} r${pin.revision}`).join(', ');
     case 'add-component':

@@ -1,14 +1,5 @@
 /** What protects, watches, licenses and pays for the rest. */
-import {
-  countMeter,
-  held,
-  kind,
-  monthly,
-  perHourMeter,
-  required,
-  running,
-  spendMeter,
-} from './definition';
+import { countMeter, held, kind, monthly, perHourMeter, required, running, spendMeter } from './definition';
 
 const NO_FEES = { fees: false } as const;
 
@@ -71,11 +62,7 @@ export const AROUND = [
     ['Licence', 'Licences', 'licence'],
     'Business Applications',
     'The right to run software, apart from the machine: for each core with a least number, socket, user or month.',
-    [
-      held('cores', 'Cores', 'core'),
-      held('sockets', 'Sockets', 'socket'),
-      held('users', 'Users', 'user'),
-    ],
+    [held('cores', 'Cores', 'core'), held('sockets', 'Sockets', 'socket'), held('users', 'Users', 'user')],
     { committable: true },
   ),
   kind(

@@ -57,9 +57,19 @@ export interface KindDefinition {
   readonly licensable: boolean;
 }
 
-type Meter = (meter: string, label: string, enteredIn?: string, more?: Partial<MeterDefinition>) => MeterDefinition;
+type Meter = (
+  meter: string,
+  label: string,
+  enteredIn?: string,
+  more?: Partial<MeterDefinition>,
+) => MeterDefinition;
 
-function meterOf(from: MeterSource, unit: string, follows: MeterDefinition['follows'], required = false): Meter {
+function meterOf(
+  from: MeterSource,
+  unit: string,
+  follows: MeterDefinition['follows'],
+  required = false,
+): Meter {
   return (meter, label, enteredIn = unit, more = {}) => ({
     meter,
     label,

@@ -58,13 +58,10 @@ export const NETWORK = [
     'Reaches a service without crossing the internet; hours and data.',
     [running('running', 'Running', 'hour', required), data],
   ),
-  kind(
-    'vpn',
-    ['VPN', 'VPNs', 'connection'],
-    'Networking',
-    'A private tunnel to your own rooms.',
-    [running('running', 'Running', 'hour', required), data],
-  ),
+  kind('vpn', ['VPN', 'VPNs', 'connection'], 'Networking', 'A private tunnel to your own rooms.', [
+    running('running', 'Running', 'hour', required),
+    data,
+  ]),
   kind(
     'dedicated-line',
     ['Dedicated line', 'Dedicated lines', 'port'],

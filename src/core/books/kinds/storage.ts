@@ -32,11 +32,7 @@ export const STORAGE = [
     ['File share', 'File shares', 'share'],
     'Storage',
     'Folders that many servers mount at once.',
-    [
-      held('stored', 'Held', 'GiB', required),
-      held('throughput', 'Throughput set aside', 'MiB/s'),
-      retrieved,
-    ],
+    [held('stored', 'Held', 'GiB', required), held('throughput', 'Throughput set aside', 'MiB/s'), retrieved],
   ),
   kind(
     'snapshot',

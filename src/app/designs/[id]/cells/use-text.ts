@@ -5,31 +5,23 @@
 import { type Decimal, err, issue, ok, parseDecimal, type Result } from '@/core/base';
 import { mainMeter } from '@/core/books';
 import type { Component, Edit, UsageEntry } from '@/core/design';
-import { writeNumber } from '@/core/display';
+import { describeRunning, describeUse, usesRunning, writeNumber } from '@/core/display';
 import { convertQuantity, readQuantity } from '@/core/units';
 import { CASES, type Cased, type Running, runningHours, sure } from '@/core/usage';
 
 export function textOfUse(component: Component): string {
-  if (component.kind === 'server') return runningText(component.running);
-  const entry = component.usage[mainMeter(component.kind).meter];
+  if (usesRunning(component)) return describeRunning(component.running);
+  const meter = mainMeter(component.kind);
+  if (!meter) return describeUse(component);
+  const entry = component.usage[meter.meter];
   return entry ? `${writeNumber(entry.amount.likely)} ${entry.unit}` : '';
-}
-
-function runningText(running: Running): string {
-  switch (running.pattern) {
-    case 'always':
-      return 'always';
-    case 'hours':
-      return `${running.hoursPerMonth.likely} h`;
-    case 'days':
-      return `${running.hoursPerDay.likely} h × ${running.daysPerMonth.likely} d`;
-  }
 }
 
 /** The edit that a typed text means. Ranges stay where the text does not speak of them. */
 export function readUse(component: Component, text: string, monthHours: Decimal): Result<Edit> {
-  if (component.kind === 'server') return readRunning(component, text, monthHours);
+  if (usesRunning(component)) return readRunning(component, text, monthHours);
   const meter = mainMeter(component.kind);
+  if (!meter) return err(issue('use.in-margin'));
   const current = component.usage[meter.meter];
   const quantity = readQuantity(text, current?.unit ?? meter.enteredIn);
   if (!quantity.ok) return quantity;
@@ -61,7 +53,7 @@ function readRunning(component: Component, text: string, monthHours: Decimal): R
 /** The edit for a running pattern, refused if it does not fit into the month in any case. */
 export function runningEdit(component: Component, running: Running, monthHours: Decimal): Result<Edit> {
   for (const which of CASES) {
-    const hours = runningHours(running, monthHours, which);
+    const hours = runningHours(running, monthHours, which, component.load ?? null);
     if (!hours.ok) return hours;
   }
   return ok({ edit: 'set-component', id: component.id, field: 'running', value: running });

@@ -1,0 +1,127 @@
+/** A component as files and edits write it, and what its kind allows. */
+import { z } from 'zod';
+import { KIND_CODES, kindOf, type Kind, meterOfKind } from '@/core/books';
+import { charge, chargeFaults, shareText } from './charge';
+import { amountText, code, name, term, unit } from './fields';
+import { cased, casedCount, load, running, usageEntry } from './use-fields';
+
+export const need = z.strictObject({
+  vcpu: amountText,
+  memory: amountText,
+  family: name.optional(),
+  processor: name.optional(),
+  allowBurstable: z.boolean().optional(),
+  allowRetiring: z.boolean().optional(),
+  gpu: amountText.optional(),
+  capabilities: z.array(code).max(20).optional(),
+  attributes: z.record(code, name).optional(),
+});
+
+export const choice = z.discriminatedUnion('by', [
+  z.strictObject({ by: z.literal('none') }),
+  z.strictObject({ by: z.literal('sku'), sku: code }),
+  z.strictObject({ by: z.literal('cheapest'), need }),
+]);
+
+export const place = z.strictObject({ book: code, region: code });
+
+export const size = z.strictObject({ vcpu: cased, memory: cased, gpu: cased.optional() });
+
+export const licences = z
+  .array(z.strictObject({ product: code, how: z.enum(['included', 'brought']), ownYearly: cased.optional() }))
+  .max(20);
+
+const month = z.int().min(1).max(120);
+
+export const months = z
+  .strictObject({ from: month, to: month.nullable() })
+  .refine(({ from, to }) => to === null || to >= from, 'must not end before it begins');
+
+export const custom = z
+  .array(
+    z.strictObject({
+      label: name,
+      unit,
+      amount: cased,
+      charge,
+      allowance: amountText.optional(),
+    }),
+  )
+  .max(40)
+  .superRefine((rows, context) => {
+    rows.forEach((row, index) => {
+      if (row.charge.structure === 'share-of-spend' || row.charge.structure === 'greatest-of') {
+        const message = 'an own line has no load and no spend to look at; choose another structure';
+        context.addIssue({ code: 'custom', path: [index, 'charge', 'structure'], message });
+      }
+      for (const fault of chargeFaults(row.charge, 'charge')) {
+        context.addIssue({ code: 'custom', path: [index, fault.path], message: fault.message });
+      }
+    });
+  });
+
+export const later = z.array(z.strictObject({ fromMonth: month, amount: amountText })).max(60);
+
+/** A share of one, in every case. */
+export const borne = z.strictObject({
+  likely: shareText,
+  lean: shareText.optional(),
+  heavy: shareText.optional(),
+});
+
+export const component = z
+  .strictObject({
+    id: code,
+    name,
+    kind: z.enum(KIND_CODES),
+    count: casedCount,
+    place: place.nullable(),
+    choice,
+    running,
+    usage: z.record(code, usageEntry),
+    term,
+    size: size.nullable().optional(),
+    load: load.nullable().optional(),
+    committed: casedCount.nullable().optional(),
+    mayBeStopped: z.boolean().nullable().optional(),
+    licences: licences.nullable().optional(),
+    months: months.nullable().optional(),
+    custom: custom.nullable().optional(),
+    later: later.nullable().optional(),
+    borne: borne.nullable().optional(),
+  })
+  .superRefine((value, context) => {
+    for (const message of kindFaults(value.kind, value)) context.addIssue({ code: 'custom', ...message });
+  });
+
+interface KindBound {
+  readonly choice: { readonly by: string };
+  readonly usage: Readonly<Record<string, unknown>>;
+  readonly term: string;
+  readonly licences?: readonly unknown[] | null;
+  readonly custom?: readonly unknown[] | null;
+}
+
+function kindFaults(kind: Kind, value: KindBound) {
+  const definition = kindOf(kind);
+  const faults: { path: (string | number)[]; message: string }[] = [];
+  for (const meter of Object.keys(value.usage)) {
+    if (!meterOfKind(kind, meter)) {
+      faults.push({ path: ['usage', meter], message: `${definition.label} has no meter “${meter}”` });
+    }
+  }
+  if (value.choice.by === 'cheapest' && definition.size === 'none') {
+    const message = `${definition.label} has no size, so it cannot be chosen by need`;
+    faults.push({ path: ['choice', 'by'], message });
+  }
+  if (value.term !== 'on-demand' && !definition.committable) {
+    faults.push({ path: ['term'], message: `${definition.label} cannot be paid with a commitment` });
+  }
+  if (value.licences?.length && !definition.licensable) {
+    faults.push({ path: ['licences'], message: `no licences run on this kind: ${definition.label}` });
+  }
+  if (value.custom?.length && kind !== 'custom') {
+    faults.push({ path: ['custom'], message: 'only own lines have charges of their own' });
+  }
+  return faults;
+}
