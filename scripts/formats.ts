@@ -1,9 +1,10 @@
-/** ./run formats: writes the JSON Schemas of the file formats and their small examples under docs/formats. */
+/** ./run formats: writes the JSON Schemas of the file formats, their small examples, and the worked examples' page. */
 import fs from 'node:fs';
 import path from 'node:path';
 import prettier from 'prettier';
 import { z } from 'zod';
 import { designFileSchema, priceBookSchema, writeDesign } from '@/formats';
+import { page } from '../docs/examples/page';
 import { exampleBook, exampleDesign } from '../docs/formats/examples';
 import { main, say } from './lib/say';
 
@@ -21,4 +22,6 @@ main(async () => {
   await write('design.schema.json', z.toJSONSchema(designFileSchema, { io: 'input' }));
   await write('price-book.example.json', exampleBook);
   await write('design.example.json', writeDesign(exampleDesign));
+  fs.writeFileSync('docs/how-it-calculates.md', page());
+  say('docs/how-it-calculates.md');
 });

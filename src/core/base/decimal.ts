@@ -43,6 +43,14 @@ export function parseDecimal(text: string, path: Issue['path'] = []): Result<Dec
   return ok(new Decimal(trimmed));
 }
 
+/**
+ * The next whole number, for started blocks. What differs from a whole number only beyond 30 digits is the hair that a
+ * division left, and starts no block of its own.
+ */
+export function roundedUp(value: Decimal): Decimal {
+  return value.toSignificantDigits(30).ceil();
+}
+
 /** Adds exactly, in the order given; an empty list is zero. */
 export function addAll(values: readonly Decimal[]): Decimal {
   return values.reduce((total, value) => total.plus(value), ZERO);

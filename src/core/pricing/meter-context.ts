@@ -6,7 +6,7 @@ import type { ChargeUse } from '../rates';
 import type { Rank } from '../terms';
 import { type Figure, given, product } from '../trace';
 import { conversionFactor } from '../units';
-import { atLeast, type Case, readCase, type RunningTime } from '../usage';
+import { atLeastIfAny, type Case, readCase, type RunningTime } from '../usage';
 
 export interface MeterContext {
   readonly component: Component;
@@ -37,7 +37,7 @@ export function countOf(component: Component, which: Case): Result<Figure> {
 
 /** The count, raised to the least number of units the rate is sold for. */
 export function countedUnits(context: Pick<MeterContext, 'count' | 'rate'>): Figure {
-  return atLeast('Units, at least', context.count, context.rate.minimums?.count ?? null);
+  return atLeastIfAny('Units, at least', context.count, context.rate.minimums?.count ?? null);
 }
 
 /** Says that a minimum bites, with what is paid for and what is used. */

@@ -8,7 +8,7 @@ import type { BookHead, Grant, Rate } from '../books';
 import { chargeFor, POOLABLE } from '../rates';
 import { type Figure, given, product, quotient, type RateSource, relabel, sum } from '../trace';
 import { conversionFactor } from '../units';
-import { afterAllowance, type AllowanceTerms, atLeast } from '../usage';
+import { afterAllowance, type AllowanceTerms, atLeastIfAny } from '../usage';
 import type { Demand } from './demands';
 
 export interface Claim extends Demand {
@@ -109,7 +109,7 @@ function chargeQuantity(
   allowances: AllowanceTerms,
 ): Result<Figure> {
   const { rate, book, use } = claim;
-  const least = atLeast('Minimum of the month', quantity, rate.minimums?.total ?? null);
+  const least = atLeastIfAny('Minimum of the month', quantity, rate.minimums?.total ?? null);
   const included = {
     amount: rate.allowance,
     months: rate.allowanceMonths,

@@ -4,7 +4,7 @@
  * machines of 40 GB and one of 2 100 GB cost 3 × 5 + (10 + 4 × 10) = 65; four of the average 555 GB would cost 80.
  * A band's end belongs to that band. Needs G11, G14, K4.
  */
-import { type Decimal, ZERO } from '../base';
+import { type Decimal, roundedUp, ZERO } from '../base';
 import { band, ceiling, difference, type Figure, given, product, quotient, rate, sum } from '../trace';
 import type { Charge, ChargeContext, SizedUse } from './structure';
 
@@ -16,7 +16,7 @@ export function steppedFee(charge: SteppedCharge, size: Decimal): Decimal | null
   if (found) return found.fee;
   if (!charge.beyond) return null;
   const last = charge.bands[charge.bands.length - 1]!;
-  const blocks = size.minus(last.upTo).dividedBy(charge.beyond.block).ceil();
+  const blocks = roundedUp(size.minus(last.upTo).dividedBy(charge.beyond.block));
   return last.fee.plus(charge.beyond.fee.times(blocks));
 }
 

@@ -3,7 +3,7 @@
  * explanation. Every node but the leaves is an operation over its parts; `evaluate` does the sums again from the
  * leaves, and a test holds both against each other. Source: pricing rules, "From usage to amount".
  */
-import { addAll, assertNever, Decimal } from '../base';
+import { addAll, assertNever, Decimal, roundedUp } from '../base';
 
 /** Where a rate was read: enough to find it in the published list. */
 export interface RateSource {
@@ -134,7 +134,7 @@ function combine(operation: Operation, values: readonly Decimal[]): Decimal {
     case 'greatest':
       return Decimal.max(...values);
     case 'ceiling':
-      return values[0]!.ceil();
+      return roundedUp(values[0]!);
     case 'band':
       return banded(values);
     default:

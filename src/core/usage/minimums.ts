@@ -16,7 +16,10 @@ export interface Minimums {
   readonly keptDays: Decimal | null;
 }
 
-export const NO_MINIMUMS: Minimums = { each: null, count: null, total: null, keptDays: null };
+/** At least `minimum` of what is bought at all: no units, no minimum. */
+export function atLeastIfAny(label: string, quantity: Figure, minimum: Decimal | null): Figure {
+  return quantity.value.isZero() ? quantity : atLeast(label, quantity, minimum);
+}
 
 /** At least `minimum` of it. */
 export function atLeast(label: string, quantity: Figure, minimum: Decimal | null): Figure {

@@ -12,6 +12,7 @@ import {
   issue,
   ok,
   ONE,
+  roundedUp,
   type Result,
   ZERO,
 } from '../base';
@@ -144,7 +145,7 @@ function scaled(
   const ceiling = decimal(readCase(running.ceiling, which));
   let short = false;
   const units = loadShape(load, which).map((height) => {
-    const wanted = rate.value.value.times(height).dividedBy(carries).ceil();
+    const wanted = roundedUp(rate.value.value.times(height).dividedBy(carries));
     if (wanted.greaterThan(ceiling)) short = true;
     return Decimals.max(floor, Decimals.min(ceiling, wanted));
   });
