@@ -7,7 +7,7 @@ import type { Need } from '../sizing';
 import type { ChargeText } from '../rates';
 import type { Agreement, Term } from '../terms';
 import type { MonthConvention } from '../time';
-import type { Cased, Load, Running, SizedAmount } from '../usage';
+import type { Cased, Grown, Load, Running, SizedAmount } from '../usage';
 
 /** So many instances of one size. */
 export interface SizeRow {
@@ -27,6 +27,8 @@ export interface UsageEntry {
   readonly setAside?: Cased;
   /** Days that data is kept; then `amount` is what comes in each month. */
   readonly keptDays?: Cased;
+  /** What a month of a series makes of the amount; never in a file. */
+  readonly grown?: Grown;
 }
 
 export type Choice =

@@ -16,6 +16,7 @@ export interface AgreedLine {
   readonly upfront: Decimal;
   readonly once: Decimal;
   readonly wholeTerm: LinePart['wholeTerm'];
+  readonly renews: number | null;
 }
 
 interface Owner {
@@ -54,6 +55,7 @@ export function agreedLine(line: ChargedLine, owner: Owner, context: PriceContex
     recurring: add((part) => part.recurring),
     upfront: add((part) => part.upfront),
     once: add((part) => part.once),
+    renews: line.parts.find((part) => part.renews !== null)?.renews ?? null,
     wholeTerm:
       terms.length === 0
         ? null

@@ -22,6 +22,8 @@ export interface LinePart {
   /** Paid once, at the start. */
   readonly once: Decimal;
   readonly wholeTerm: { readonly months: number; readonly amount: Decimal } | null;
+  /** After so many months the upfront payment is due again; null: there is none. */
+  readonly renews: number | null;
   /** The billed quantity, for agreements that fix a price; null: none applies. */
   readonly quantity: Figure | null;
 }
@@ -98,6 +100,7 @@ function lineOf(resolved: Resolved, amounts: ReadonlyMap<string, Result<Figure>>
       recurring: committed.recurring.value,
       upfront: committed.upfront.value,
       wholeTerm: { months: commitment!.months, amount: committed.wholeTerm.value },
+      renews: commitment!.months,
     });
     if (!part.above) continue;
     const above = read(`${part.meter}/above`);
@@ -122,6 +125,7 @@ function plainPart(meter: string, sku: string, monthly: Figure, quantity: Figure
     upfront: ZERO,
     once: ZERO,
     wholeTerm: null,
+    renews: null,
     quantity,
   };
 }

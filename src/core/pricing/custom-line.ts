@@ -56,6 +56,7 @@ function customPart(row: Row, index: number, count: Figure, context: PriceContex
     upfront: decimal(0),
     once,
     wholeTerm: null,
+    renews: null,
     quantity: null,
   });
 }

@@ -7,7 +7,7 @@ import type { SizeRow, UsageEntry } from '../design';
 import { rangeBehindAverage, type SizedUse } from '../rates';
 import { type Figure, given, product, sum } from '../trace';
 import { unitOf } from '../units';
-import { atLeast, heldOnAverage, readCase } from '../usage';
+import { atLeast, heldOnAverage, readCase, timesGrown } from '../usage';
 import {
   convertFigure,
   countedUnits,
@@ -68,10 +68,11 @@ function listedSizes(context: MeterContext, entry: UsageEntry, rows: readonly Si
   const units = countedUnits(context);
   const sizes: SizedUse[] = [];
   for (const row of rows) {
-    const size = inRateUnit(context, given('Size', decimal(row.amount), entry.unit), entry.unit);
+    const own = timesGrown(given('Size', decimal(row.amount), entry.unit), entry.grown);
+    const size = inRateUnit(context, own, entry.unit);
     if (!size.ok) return size;
-    const own = given('Of this size', decimal(row.count), 'each');
-    const count = units.value.equals(1) ? own : product('Of this size', 'each', [units, own]);
+    const listed = given('Of this size', decimal(row.count), 'each');
+    const count = units.value.equals(1) ? listed : product('Of this size', 'each', [units, listed]);
     sizes.push({ size: atLeast('Each, at least', size.value, rate.minimums?.each ?? null), count });
   }
   const products = sizes.map(({ size, count }) =>
@@ -92,7 +93,7 @@ function billedAmount(context: MeterContext, entry: UsageEntry, notices: Issue[]
     return err(issue('quantity.negative', ['usage', meter.meter], { amount: value.toString() }));
   }
   const basis = rate.basis === 'set-aside' ? 'billed by what is set aside' : undefined;
-  const entered = given(`${meter.label}, each`, value, entry.unit, basis);
+  const entered = timesGrown(given(`${meter.label}, each`, value, entry.unit, basis), entry.grown);
   if (!entry.keptDays) return ok(entered);
   const days = decimal(readCase(entry.keptDays, which));
   const least = rate.minimums?.keptDays ?? null;

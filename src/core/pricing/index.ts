@@ -3,6 +3,7 @@ export * from './book-set';
 export { type When } from './context';
 export { exchangeStep } from './exchange';
 export { sumOfSizes } from './held-use';
+export * from './months';
 export * from './price-cases';
 export * from './price-design';
 export * from './priced';

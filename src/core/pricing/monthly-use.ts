@@ -12,6 +12,7 @@ import {
   meanOf,
   readCase,
   requestRate,
+  timesGrown,
 } from '../usage';
 import {
   convertFigure,
@@ -49,7 +50,7 @@ function enteredOrDerived(context: MeterContext): Result<Figure | null> {
   if (amount.isNegative()) {
     return err(issue('quantity.negative', ['usage', meter.meter], { amount: amount.toString() }));
   }
-  const each = given(`${meter.label}, each`, amount, entry.unit);
+  const each = timesGrown(given(`${meter.label}, each`, amount, entry.unit), entry.grown);
   return ok(product('For all units', entry.unit, [count, each]));
 }
 
@@ -109,7 +110,8 @@ export function runsUse(context: MeterContext): Result<MeterUse> {
   const events = entry ?? requests;
   let total: Figure;
   if (events) {
-    const each = given('Runs, each unit', decimal(readCase(events.amount, which)), events.unit);
+    const runs = given('Runs, each unit', decimal(readCase(events.amount, which)), events.unit);
+    const each = timesGrown(runs, events.grown);
     const inOnes = convertFigure(each, 'request');
     if (!inOnes.ok) return inOnes;
     total = product('Runs of all units', 'request', [count, inOnes.value]);

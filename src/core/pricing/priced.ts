@@ -26,6 +26,8 @@ export interface PricedComponent {
   readonly upfront: Decimal;
   /** The part of it that is a one-time fee. */
   readonly once: Decimal;
+  /** After so many months the upfront payment is due again; null: there is none. */
+  readonly renews: number | null;
   /** The whole commitment; null on demand. */
   readonly wholeTerm: { readonly months: number; readonly amount: Decimal } | null;
   /** The same use on demand; null where it is not sold so. */

@@ -185,6 +185,7 @@ function replacePart(
     monthly,
     recurring: monthly.value.minus(ahead),
     upfront: part.upfront.plus(ahead.times(split.months)),
+    renews: split.months,
   };
   const parts = line.value.parts.map((each) => (each.meter === part.meter ? fresh : each));
   lines.set(resolved.component.id, ok({ ...line.value, parts }));

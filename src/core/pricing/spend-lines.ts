@@ -87,6 +87,7 @@ export function chargeShare(
       upfront: figure.value.value.times(0),
       once: figure.value.value.times(0),
       wholeTerm: null,
+      renews: null,
       quantity: null,
     });
   }

@@ -14,6 +14,20 @@ export interface SizedAmount {
   readonly unit: string;
 }
 
+/** What growth, season and campaigns make of a quantity in one month of a series. */
+export interface Grown {
+  readonly label: string;
+  readonly factor: string;
+}
+
+export function timesGrown(figure: Figure, grown: Grown | undefined): Figure {
+  if (!grown) return figure;
+  return product(`${figure.label}, in this month`, figure.unit, [
+    figure,
+    given(grown.label, decimal(grown.factor), ''),
+  ]);
+}
+
 /** When the load is `times` its usual height: from an hour of the day, for so many hours, on some weekdays. */
 export interface LoadPeak {
   readonly times: Cased;
@@ -33,13 +47,15 @@ export interface Load {
   readonly replySize?: SizedAmount | null;
   /** How many requests one connection carries; absent: one. */
   readonly requestsPerConnection?: Cased | null;
+  /** What a month of a series makes of the rate; never in a file. */
+  readonly grown?: Grown;
 }
 
 /** Requests a second outside the peak. */
 export function requestRate(load: Load, which: Case): Result<Figure> {
   if (load.rate.by === 'requests') {
     const value = decimal(readCase(load.rate.perSecond, which));
-    return ok(given('Requests a second', value, 'request/s'));
+    return ok(timesGrown(given('Requests a second', value, 'request/s'), load.grown));
   }
   const refresh = decimal(readCase(load.rate.refreshSeconds, which));
   if (!refresh.isPositive() || refresh.isZero()) {
@@ -47,7 +63,7 @@ export function requestRate(load: Load, which: Case): Result<Figure> {
   }
   const viewers = given('Viewers', decimal(readCase(load.rate.viewers, which)), 'viewer');
   const interval = given('Each refreshes every', refresh, 'second');
-  return ok(quotient('Requests a second', 'request/s', [viewers, interval]));
+  return ok(timesGrown(quotient('Requests a second', 'request/s', [viewers, interval]), load.grown));
 }
 
 /** What follows from a rate of requests while it lasts. */
