@@ -5,6 +5,9 @@ export interface Fault {
   /** "rates[12].charge.tiers[1].upTo"; empty for the file as a whole. */
   readonly path: string;
   readonly message: string;
+  /** Where it stands in a file that was read as a stream; the first is 1. */
+  readonly line?: number;
+  readonly column?: number;
 }
 
 /** At most this many are listed; the number of all is told. */
@@ -47,6 +50,9 @@ function wordsFor(issue: z.core.$ZodIssue): string {
     case 'unrecognized_keys':
       return `has fields that are not known: ${issue.keys.join(', ')}`;
     case 'invalid_union':
+      if (issue.message.startsWith('Invalid discriminator value.')) {
+        return `must be one of ${(issue.message.match(/'[^']+'/g) ?? []).join(', ').replaceAll("'", '')}`;
+      }
       return issue.message === 'Invalid input' ? 'is none of the known forms' : issue.message;
     default:
       return issue.message;

@@ -28,6 +28,9 @@ export const decimalText = z
     'must be a plain decimal as text, for example "0.0425" (no exponent, at most 18 digits after the point)',
   );
 
+/** The same without a sign. */
+export const AMOUNT_TEXT = /^\d{1,24}(\.\d{1,18})?$/;
+
 export const amountText = decimalText.refine((text) => !text.startsWith('-'), 'must not be negative');
 
 /** Identifiers in files: letters, digits, dot, dash, underscore. */

@@ -2,39 +2,51 @@
 import { Decimal } from '@/core/base';
 import { kindOf } from '@/core/books';
 import type { Fault } from './faults';
-import type { OfferRow, PriceBookFile, RateRow, RegionRow } from './price-book-schema';
+import {
+  MOST_OFFERS,
+  MOST_REGIONS,
+  type OfferRow,
+  type PriceBookFile,
+  type RateRow,
+  type RegionRow,
+} from './price-book-schema';
 import { rateFaults } from './rate-checks';
+import { QuickCheck } from './stream/quick-check';
 
 /** Checks rates one after the other, so that a file of any size can stream through. */
 export class BookChecker {
-  private readonly regions = new Set<string>();
+  private readonly regions = new Map<string, number>();
   private readonly offers = new Map<string, OfferRow>();
-  /** Where each key was first; keys are short, so a million of them fit in memory. */
-  private readonly keys = new Map<string, number>();
+  private readonly offerNumbers = new Map<string, number>();
+  private readonly ways = new Map<string, number>();
+  /** Where each key was first. Keys are numbers made of the numbers of their parts: a million of them fit in memory. */
+  private readonly keys = new Map<number, number>();
+  private readonly quick = new QuickCheck();
   private readonly sharing: { readonly rate: RateRow; readonly offer: OfferRow; readonly path: string }[] =
     [];
 
   addRegion(region: RegionRow, path: string): Fault[] {
     const known = this.regions.has(region.code);
-    this.regions.add(region.code);
+    if (!known) this.regions.set(region.code, this.regions.size);
     return known ? [{ path: `${path}.code`, message: `region “${region.code}” stands twice` }] : [];
   }
 
   addOffer(offer: OfferRow, path: string): Fault[] {
     const known = this.offers.has(offer.sku);
     this.offers.set(offer.sku, offer);
+    if (!known) this.offerNumbers.set(offer.sku, this.offerNumbers.size);
     const faults = offerFaults(offer, path);
     return known ? [{ path: `${path}.sku`, message: `SKU “${offer.sku}” stands twice` }, ...faults] : faults;
   }
 
   addRate(rate: RateRow, index: number, path: string): Fault[] {
-    const key = `${rate.sku}\n${rate.region}\n${rate.meter}\n${rate.term}`;
-    const first = this.keys.get(key);
     const faults: Fault[] = [];
+    const key = this.keyOf(rate);
+    const first = key === null ? undefined : this.keys.get(key);
     if (first !== undefined) {
-      const shown = key.split('\n').join(' / ');
+      const shown = [rate.sku, rate.region, rate.meter, rate.term].join(' / ');
       faults.push({ path, message: `the same rate stands at rates[${first}]: ${shown}` });
-    } else this.keys.set(key, index);
+    } else if (key !== null) this.keys.set(key, index);
     if (!this.regions.has(rate.region)) {
       faults.push({ path: `${path}.region`, message: `unknown region “${rate.region}”` });
     }
@@ -42,6 +54,26 @@ export class BookChecker {
     if (!offer) return [...faults, { path: `${path}.sku`, message: `unknown SKU “${rate.sku}”` }];
     if (rate.charge.structure === 'share-of-spend') this.sharing.push({ rate, offer, path });
     return [...faults, ...rateFaults(rate, offer, path)];
+  }
+
+  /** The fast way: true if the row is plain, sound and new. Else nothing is remembered; add it in full. */
+  addPlainRate(row: unknown, index: number): boolean {
+    if (!this.quick.accepts(row, (sku) => this.offers.get(sku))) return false;
+    const key = this.keyOf(row);
+    if (key === null || this.keys.has(key)) return false;
+    this.keys.set(key, index);
+    return true;
+  }
+
+  /** Null: the offer or the region is not known. */
+  private keyOf({ sku, region, meter, term }: RateRow): number | null {
+    const offerNumber = this.offerNumbers.get(sku);
+    const regionNumber = this.regions.get(region);
+    if (offerNumber === undefined || regionNumber === undefined) return null;
+    const way = `${meter}\n${term}`;
+    let wayNumber = this.ways.get(way);
+    if (wayNumber === undefined) this.ways.set(way, (wayNumber = this.ways.size));
+    return (wayNumber * MOST_OFFERS + offerNumber) * MOST_REGIONS + regionNumber;
   }
 
   /** What only shows once everything is there: successors, grants, circles. */

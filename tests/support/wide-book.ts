@@ -334,7 +334,7 @@ export function wideBookFile(): PriceBookFile {
       },
       { code: 'elbe', name: 'Elbe', country: 'Germany', latitude: 53.5, longitude: 10, carbon: null },
     ],
-    offers: ALL.map(([each]) => each),
-    rates: ALL.flatMap(([, rows]) => rows),
+    offers: structuredClone(ALL.map(([each]) => each)),
+    rates: structuredClone(ALL.flatMap(([, rows]) => rows)),
   };
 }

@@ -1,0 +1,186 @@
+/** The flat CSV form of a price book as a stream. Rows of one rate's tiers stand one below the other. */
+import { parse } from 'csv-parse';
+import { Readable } from 'node:stream';
+import type { BookReader, Placed } from './book-reader';
+import {
+  COLUMN_OF,
+  CSV_COLUMNS,
+  type CsvColumn,
+  type CsvRecord,
+  headOf,
+  offerOf,
+  OPTIONAL_COLUMNS,
+  rateOf,
+  regionOf,
+  unguarded,
+} from './csv-columns';
+import { SplitError } from './splitter';
+
+const BATCH = 1000;
+/** No row of a price book is longer. */
+const LONGEST = 100_000;
+
+interface Line {
+  readonly record: CsvRecord;
+  readonly line: number;
+}
+
+/** Throws `SplitError` where the text is no CSV or a column is missing. */
+export async function readCsvBook(
+  chunks: AsyncIterable<string>,
+  reader: BookReader,
+  between: () => Promise<void>,
+): Promise<void> {
+  const flat = new FlatBook(reader);
+  const parser = parse({
+    bom: true,
+    columns: (head: string[]) => flat.takeColumns(head),
+    info: true,
+    max_record_size: LONGEST,
+    skip_empty_lines: true,
+    relax_column_count: false,
+  });
+  const source = Readable.from(chunks);
+  source.on('error', (error) => parser.destroy(error));
+  source.pipe(parser);
+  let rows = 0;
+  try {
+    for await (const { record, info } of parser as AsyncIterable<{
+      record: Record<string, string>;
+      info: { lines: number };
+    }>) {
+      await flat.take({ record: withAll(record), line: info.lines });
+      rows += 1;
+      if (rows % BATCH === 0) await between();
+    }
+  } catch (error) {
+    throw asSplitError(error);
+  }
+  await flat.end();
+  reader.finish();
+}
+
+function withAll(record: Record<string, string>): CsvRecord {
+  const all = {} as Record<CsvColumn, string>;
+  for (const column of CSV_COLUMNS) all[column] = unguarded(column, record[column] ?? '');
+  return all;
+}
+
+function asSplitError(error: unknown): unknown {
+  if (!(error instanceof Error) || !('code' in error) || !String(error.code).startsWith('CSV_')) return error;
+  const lines = (error as { lines?: number }).lines ?? 1;
+  const words: Readonly<Record<string, string>> = {
+    CSV_RECORD_INCONSISTENT_COLUMNS: 'this row has another number of cells than the first',
+    CSV_QUOTE_NOT_CLOSED: 'a quoted cell is not closed; the file may be cut off',
+    CSV_MAX_RECORD_SIZE: `a row is longer than ${LONGEST} characters`,
+  };
+  return new SplitError(words[String(error.code)] ?? 'not valid CSV', lines, 1);
+}
+
+class FlatBook {
+  private columns: readonly string[] = [];
+  private head: Line | null = null;
+  private readonly regions = new Map<string, string>();
+  private readonly offers = new Map<string, string>();
+  private group: Line[] = [];
+  private rates: Placed[] = [];
+  private ratesAt = 0;
+
+  constructor(private readonly reader: BookReader) {}
+
+  takeColumns(head: string[]): string[] {
+    this.columns = head.map((name) => name.trim());
+    const missing = CSV_COLUMNS.filter(
+      (column) => !this.columns.includes(column) && !OPTIONAL_COLUMNS.includes(column),
+    );
+    if (missing.length > 0) throw new SplitError(`these columns are missing: ${missing.join(', ')}`, 1, 1);
+    return [...this.columns];
+  }
+
+  async take(line: Line): Promise<void> {
+    if (!this.head) {
+      this.head = line;
+      const { book, revision } = headOf(line.record);
+      await this.reader.takeHead(
+        this.placed(book, 'book', line, 'book'),
+        this.placed(revision, 'revision', line, 'revision'),
+      );
+    }
+    if (this.group.length > 0 && !sameRate(this.group[0]!.record, line.record)) await this.closeGroup();
+    this.group.push(line);
+  }
+
+  async end(): Promise<void> {
+    if (!this.head) throw new SplitError('the file has no rows', 1, 1);
+    if (this.group.length > 0) await this.closeGroup();
+    await this.flush();
+  }
+
+  private async closeGroup(): Promise<void> {
+    const rows = this.group;
+    this.group = [];
+    const [first] = rows as [Line];
+    this.sameHead(rows);
+    const region = regionOf(first.record);
+    if (this.isNew(this.regions, first.record.RegionId, region, first, 'region')) {
+      await this.flush();
+      await this.reader.takeRegions([this.placed(region, `row ${first.line}`, first, 'region')]);
+    }
+    const offer = offerOf(first.record);
+    if (this.isNew(this.offers, first.record.SkuId, offer, first, 'offer')) {
+      await this.flush();
+      await this.reader.takeOffers([this.placed(offer, `row ${first.line}`, first, 'offer')]);
+    }
+    const rate = rateOf(rows.map((row) => row.record));
+    this.rates.push(this.placed(rate, `rates[${this.ratesAt}]`, first, 'rate'));
+    this.ratesAt += 1;
+    if (this.rates.length >= BATCH) await this.flush();
+  }
+
+  /** Says whether it was not there before; what was must be written the same again. */
+  private isNew(known: Map<string, string>, key: string, value: unknown, row: Line, what: string): boolean {
+    const text = JSON.stringify(value);
+    const before = known.get(key);
+    if (before === undefined) {
+      known.set(key, text);
+      return true;
+    }
+    if (before !== text) {
+      const message = `the ${what} “${key.slice(0, 80)}” is described otherwise in an earlier row`;
+      this.reader.fault({ path: `row ${row.line}`, message, line: row.line, column: 1 });
+    }
+    return false;
+  }
+
+  private sameHead(rows: readonly Line[]): void {
+    const wanted = JSON.stringify(headOf(this.head!.record));
+    for (const row of rows) {
+      if (JSON.stringify(headOf(row.record)) === wanted) continue;
+      const message = 'the book and its revision must be the same in every row';
+      this.reader.fault({ path: `row ${row.line}`, message, line: row.line, column: 1 });
+    }
+  }
+
+  private async flush(): Promise<void> {
+    const rows = this.rates;
+    this.rates = [];
+    if (rows.length > 0) await this.reader.takeRates(rows);
+  }
+
+  private placed(row: unknown, path: string, { line }: Line, what: string): Placed {
+    return {
+      row,
+      path,
+      at: (field) => {
+        const column = COLUMN_OF[`${what}.${field.replace(/\[.*$/, '')}`];
+        return { line, column: column ? this.columns.indexOf(column) + 1 : 1 };
+      },
+    };
+  }
+}
+
+function sameRate(a: CsvRecord, b: CsvRecord): boolean {
+  return (
+    a.SkuId === b.SkuId && a.RegionId === b.RegionId && a.SkuMeter === b.SkuMeter && a.x_Term === b.x_Term
+  );
+}
