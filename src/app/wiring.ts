@@ -1,17 +1,26 @@
 /** The one place where the application meets the database: one pool per process, one context per request. */
 import 'server-only';
 import { randomUUID } from 'node:crypto';
-import { bookRepository, connect, designRepository, LOCAL_WORKSPACE } from '@/data';
+import {
+  bookRepository,
+  connect,
+  designRepository,
+  exchangeRepository,
+  importRepository,
+  LOCAL_WORKSPACE,
+} from '@/data';
 import { AppError, type Context } from '@/operations';
 
+type Stores = Pick<Context, 'books' | 'designs' | 'imports' | 'exchange'>;
+
 interface Shared {
-  stores?: Pick<Context, 'books' | 'designs'>;
+  stores?: Stores;
 }
 
 // Development reloads modules; the pool must outlive that.
 const shared = ((globalThis as { wickTally?: Shared }).wickTally ??= {});
 
-function stores(): Pick<Context, 'books' | 'designs'> {
+function stores(): Stores {
   const url = process.env.DATABASE_URL;
   if (!url)
     throw new AppError(
@@ -20,7 +29,12 @@ function stores(): Pick<Context, 'books' | 'designs'> {
     );
   if (!shared.stores) {
     const db = connect(url);
-    shared.stores = { books: bookRepository(db), designs: designRepository(db) };
+    shared.stores = {
+      books: bookRepository(db),
+      designs: designRepository(db),
+      imports: importRepository(db),
+      exchange: exchangeRepository(db),
+    };
   }
   return shared.stores;
 }

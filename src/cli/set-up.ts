@@ -5,6 +5,8 @@ import {
   connect,
   designRepository,
   ensureWorkspace,
+  exchangeRepository,
+  importRepository,
   isDemoLoaded,
   LOCAL_WORKSPACE,
   markDemoLoaded,
@@ -23,6 +25,8 @@ export async function setUpDatabase(url: string, options: { readonly demo: boole
       actor: { user: 'local', workspace: LOCAL_WORKSPACE, role: 'admin' },
       books: bookRepository(db),
       designs: designRepository(db),
+      imports: importRepository(db),
+      exchange: exchangeRepository(db),
       now: () => new Date(),
       newId: randomUUID,
     };

@@ -1,68 +1,160 @@
 /** Price books in PostgreSQL. A revision is written in one transaction and published at its end; then it is final. */
-import { type Kysely, sql, type Transaction } from 'kysely';
-import type { PriceBookFile, RateRow } from '@/formats';
-import type { BookListing, BookStore, FoundOffer } from '@/operations';
+import type { Kysely } from 'kysely';
+import type { RateRow } from '@/formats';
+import type { BookCatalogue, BookListing, BookStore } from '@/operations';
+import { differenceOf } from './book-difference';
+import { searchOffers } from './book-search';
+import { BookWriter } from './book-writer';
+import { inTransaction } from './connect';
 import type { Database } from './schema';
 
-const ROWS_AT_ONCE = 5000;
+const RATES_AT_ONCE = 5000;
+const RATE_FIELDS = [
+  'sku',
+  'region',
+  'meter',
+  'term',
+  'unit',
+  'charge',
+  'upfront',
+  'allowance',
+  'pool',
+  'rest',
+] as const;
 
 export function bookRepository(db: Kysely<Database>): BookStore {
   return {
     list: (workspace) => list(db, workspace),
-    publish: (workspace, file, at) => db.transaction().execute((trx) => publish(trx, workspace, file, at)),
+    publish: (workspace, at, work) =>
+      inTransaction(db, async (trx, client) => {
+        const writer = new BookWriter(trx, client, workspace);
+        try {
+          await work(writer);
+          await writer.publish(at);
+        } catch (error) {
+          await writer.abandon();
+          throw error;
+        }
+      }),
     catalogue: async (workspace, book, number) => {
       const revision = await findRevision(db, workspace, book, number);
-      if (!revision) return null;
-      const [regions, offers, sold] = await Promise.all([
-        db
-          .selectFrom('book_region')
-          .selectAll()
-          .where('revision_id', '=', revision.id)
-          .orderBy('code')
-          .execute(),
-        db
-          .selectFrom('book_offer')
-          .select('detail')
-          .where('revision_id', '=', revision.id)
-          .orderBy('sku')
-          .execute(),
-        db
-          .selectFrom('book_rate')
-          .select(['sku', sql<string[]>`array_agg(distinct region order by region)`.as('regions')])
-          .where('revision_id', '=', revision.id)
-          .groupBy('sku')
-          .execute(),
-      ]);
-      return {
-        book: {
-          key: book,
-          title: revision.title,
-          provider: revision.provider,
-          currency: revision.currency,
-          monthHours: revision.month_hours,
-        },
-        revision: { number, effective: revision.effective, source: revision.source },
-        regions: regions.map(({ revision_id: _, ...region }) => region),
-        offers: offers.map((row) => row.detail),
-        availability: Object.fromEntries(sold.map((row) => [row.sku, row.regions])),
-      };
+      return revision ? catalogueOf(db, book, revision) : null;
     },
-    findOffers: (workspace, words, limit) => findOffers(db, workspace, words, limit),
-    rates: async (workspace, book, number, region) => {
+    search: (workspace, query) => searchOffers(db, workspace, query),
+    rates: async (workspace, book, number, { region, skus, kinds }) => {
       const revision = await findRevision(db, workspace, book, number);
       if (!revision) return null;
-      const rows = await db
-        .selectFrom('book_rate')
-        .select(['sku', 'region', 'meter', 'term', 'unit', 'charge', 'upfront', 'allowance', 'pool'])
+      const ofKinds = db
+        .selectFrom('book_offer')
+        .select('sku')
         .where('revision_id', '=', revision.id)
+        .where('kind', 'in', [...kinds]);
+      const wanted = new Set(skus);
+      if (kinds.length > 0) for (const { sku } of await ofKinds.execute()) wanted.add(sku);
+      if (wanted.size === 0) return [];
+      const rows = await ratesFrom(db, revision.id)
         .where('region', '=', region)
-        .orderBy('sku')
-        .orderBy('meter')
-        .orderBy('term')
+        .where('sku', 'in', [...wanted])
         .execute();
-      return rows as readonly RateRow[];
+      return rows.map(asRow);
+    },
+    ratesOf: async (workspace, book, number, sku) => {
+      const revision = await findRevision(db, workspace, book, number);
+      if (!revision) return null;
+      const rows = await ratesFrom(db, revision.id)
+        .where(
+          'region',
+          'in',
+          db
+            .selectFrom('book_place')
+            .select('region')
+            .where('revision_id', '=', revision.id)
+            .where('sku', '=', sku),
+        )
+        .where('sku', '=', sku)
+        .execute();
+      return rows.map(asRow);
+    },
+    allRates: async (workspace, book, number) => {
+      const revision = await findRevision(db, workspace, book, number);
+      return revision ? allRates(db, revision.id) : null;
+    },
+    difference: async (workspace, book, before, after, limit) => {
+      const [from, to] = await Promise.all([
+        findRevision(db, workspace, book, before),
+        findRevision(db, workspace, book, after),
+      ]);
+      return from && to ? differenceOf(db, from.id, to.id, limit) : null;
     },
   };
+}
+
+type Revision = NonNullable<Awaited<ReturnType<typeof findRevision>>>;
+
+async function catalogueOf(db: Kysely<Database>, book: string, revision: Revision): Promise<BookCatalogue> {
+  const [regions, offers] = await Promise.all([
+    db.selectFrom('book_region').selectAll().where('revision_id', '=', revision.id).orderBy('code').execute(),
+    db
+      .selectFrom('book_offer')
+      .select(['sku', 'detail', 'regions'])
+      .where('revision_id', '=', revision.id)
+      .orderBy('sku')
+      .execute(),
+  ]);
+  return {
+    book: {
+      key: book,
+      title: revision.title,
+      provider: revision.provider,
+      currency: revision.currency,
+      monthHours: revision.month_hours,
+    },
+    revision: { number: revision.number, effective: revision.effective, source: revision.source },
+    regions: regions.map(({ revision_id: _, bands, ...region }) => ({
+      ...region,
+      ...(bands ? { bands } : {}),
+    })),
+    offers: offers.map((row) => row.detail),
+    availability: Object.fromEntries(
+      offers.filter((row) => row.regions.length > 0).map((row) => [row.sku, row.regions]),
+    ),
+  };
+}
+
+function ratesFrom(db: Kysely<Database>, revisionId: string) {
+  return db
+    .selectFrom('book_rate')
+    .select(RATE_FIELDS)
+    .where('revision_id', '=', revisionId)
+    .orderBy('region')
+    .orderBy('sku')
+    .orderBy('meter')
+    .orderBy('term');
+}
+
+type Selected = Awaited<ReturnType<ReturnType<typeof ratesFrom>['execute']>>[number];
+
+/** As the file has it: what few rates have stands beside the rest. */
+function asRow({ rest, ...rate }: Selected): RateRow {
+  return { ...rate, ...rest } as RateRow;
+}
+
+/** Page by page along the key, so that a book of any size needs little memory. */
+async function* allRates(db: Kysely<Database>, revisionId: string): AsyncGenerator<readonly RateRow[]> {
+  let last: Selected | undefined;
+  for (;;) {
+    let page = ratesFrom(db, revisionId).limit(RATES_AT_ONCE);
+    if (last) {
+      const { region, sku, meter, term } = last;
+      page = page.where(({ eb, refTuple, tuple }) =>
+        eb(refTuple('region', 'sku', 'meter', 'term'), '>', tuple(region, sku, meter, term)),
+      );
+    }
+    const rows = await page.execute();
+    if (rows.length > 0) yield rows.map(asRow);
+    if (rows.length < RATES_AT_ONCE) return;
+    last = rows[rows.length - 1];
+  }
 }
 
 async function list(db: Kysely<Database>, workspace: string): Promise<BookListing[]> {
@@ -110,107 +202,4 @@ async function findRevision(db: Kysely<Database>, workspace: string, book: strin
     .where('revision.number', '=', number)
     .where('revision.published_at', 'is not', null)
     .executeTakeFirst();
-}
-
-async function findOffers(
-  db: Kysely<Database>,
-  workspace: string,
-  words: readonly string[],
-  limit: number,
-): Promise<FoundOffer[]> {
-  const text = sql<string>`(offer.name || ' ' || offer.sku || ' ' || offer.family)`;
-  let query = db
-    .selectFrom('book_offer as offer')
-    .innerJoin('book_revision as revision', 'revision.id', 'offer.revision_id')
-    .innerJoin('price_book as book', 'book.id', 'revision.book_id')
-    .select(['book.key as book', 'revision.title as bookTitle', 'offer.sku', 'offer.name', 'offer.kind'])
-    .where('book.workspace_id', '=', workspace)
-    .where(
-      'revision.number',
-      '=',
-      sql<number>`(select max(number) from book_revision where book_id = book.id and published_at is not null)`,
-    );
-  for (const word of words) query = query.where(text, 'ilike', `%${word.replace(/[\\%_]/g, '\\$&')}%`);
-  const rows = await query
-    .orderBy('book.key')
-    .orderBy(sql`offer.sku collate "C"`)
-    .limit(limit)
-    .execute();
-  return rows as FoundOffer[];
-}
-
-async function publish(
-  trx: Transaction<Database>,
-  workspace: string,
-  file: PriceBookFile,
-  at: Date,
-): Promise<boolean> {
-  const { key, title, provider, currency, monthHours } = file.book;
-  const book = await trx
-    .insertInto('price_book')
-    .values({ workspace_id: workspace, key, title, provider, currency, month_hours: monthHours })
-    .onConflict((conflict) =>
-      conflict
-        .columns(['workspace_id', 'key'])
-        .doUpdateSet({ title, provider, currency, month_hours: monthHours }),
-    )
-    .returning('id')
-    .executeTakeFirstOrThrow();
-  const revision = await trx
-    .insertInto('book_revision')
-    .values({
-      book_id: book.id,
-      number: file.revision.number,
-      title,
-      currency,
-      month_hours: monthHours,
-      effective: file.revision.effective,
-      source: file.revision.source,
-      offer_count: file.offers.length,
-      rate_count: file.rates.length,
-      region_count: file.regions.length,
-      published_at: null,
-    })
-    .onConflict((conflict) => conflict.columns(['book_id', 'number']).doNothing())
-    .returning('id')
-    .executeTakeFirst();
-  if (!revision) return false;
-  await trx
-    .insertInto('book_region')
-    .values(file.regions.map((region) => ({ revision_id: revision.id, ...region })))
-    .execute();
-  await insertOffers(trx, revision.id, file.offers);
-  await insertRates(trx, revision.id, file.rates);
-  await trx.updateTable('book_revision').set({ published_at: at }).where('id', '=', revision.id).execute();
-  return true;
-}
-
-async function insertOffers(
-  trx: Transaction<Database>,
-  revision: string,
-  offers: PriceBookFile['offers'],
-): Promise<void> {
-  for (let from = 0; from < offers.length; from += ROWS_AT_ONCE) {
-    const rows = JSON.stringify(offers.slice(from, from + ROWS_AT_ONCE));
-    await sql`
-      insert into book_offer (revision_id, sku, kind, name, family, detail)
-      select ${revision}::uuid, row->>'sku', row->>'kind', row->>'name', row->>'family', row
-      from jsonb_array_elements(${rows}::jsonb) as row
-    `.execute(trx);
-  }
-}
-
-async function insertRates(
-  trx: Transaction<Database>,
-  revision: string,
-  rates: PriceBookFile['rates'],
-): Promise<void> {
-  for (let from = 0; from < rates.length; from += ROWS_AT_ONCE) {
-    const rows = JSON.stringify(rates.slice(from, from + ROWS_AT_ONCE));
-    await sql`
-      insert into book_rate (revision_id, sku, region, meter, term, unit, charge, upfront, allowance, pool)
-      select ${revision}::uuid, row.* from jsonb_to_recordset(${rows}::jsonb) as row
-        (sku text, region text, meter text, term text, unit text, charge jsonb, upfront numeric, allowance numeric, pool text)
-    `.execute(trx);
-  }
 }

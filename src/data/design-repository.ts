@@ -4,7 +4,7 @@ import type { DesignListing, DesignStore, LockedDesign, LoggedBatch, StoredDesig
 import type { Database } from './schema';
 
 /** An id that is not a UUID cannot exist; asking the database about it would be an error. */
-const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i;
+export const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i;
 
 export function designRepository(db: Kysely<Database>): DesignStore {
   return {

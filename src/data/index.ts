@@ -1,6 +1,8 @@
 export * from './book-repository';
-export * from './connect';
-export * from './design-repository';
+export { connect } from './connect';
+export { designRepository } from './design-repository';
+export * from './exchange-repository';
+export * from './import-repository';
 export * from './migrate';
 export * from './workspace-repository';
 export type { Database } from './schema';

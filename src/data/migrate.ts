@@ -1,9 +1,13 @@
 /** Brings a database to the newest shape. Migrations are part of the program, in order of their names. */
 import { type Kysely, type Migration, Migrator } from 'kysely';
 import * as firstTables from './migrations/m001-first-tables';
+import * as largeBooks from './migrations/m002-large-books';
 import type { Database } from './schema';
 
-const MIGRATIONS: Readonly<Record<string, Migration>> = { '001-first-tables': firstTables };
+const MIGRATIONS: Readonly<Record<string, Migration>> = {
+  '001-first-tables': firstTables,
+  '002-large-books': largeBooks,
+};
 
 export async function migrate(db: Kysely<Database>): Promise<void> {
   const migrator = new Migrator({ db, provider: { getMigrations: async () => ({ ...MIGRATIONS }) } });

@@ -2,6 +2,7 @@
 import type { ColumnType, Generated, JSONColumnType } from 'kysely';
 import type { Design, Edit } from '@/core/design';
 import type { OfferRow, RateRow } from '@/formats';
+import type { ImportOutcome, ImportState } from '@/operations';
 
 type Timestamp = ColumnType<Date, Date | string, Date | string>;
 type Numeric = ColumnType<string, string, string>;
@@ -40,6 +41,7 @@ export interface Database {
     latitude: number;
     longitude: number;
     carbon: number | null;
+    bands: JSONColumnType<Record<string, string>> | null;
   };
   book_offer: {
     revision_id: string;
@@ -48,7 +50,18 @@ export interface Database {
     name: string;
     family: string;
     detail: JSONColumnType<OfferRow>;
+    /** In lower case: what a search by words looks through. */
+    words: string;
+    vcpu: Numeric | null;
+    memory: Numeric | null;
+    gpu: Numeric | null;
+    capabilities: string[];
+    /** Where it is sold. */
+    regions: string[];
+    /** Of its lot, where it is cheapest. */
+    price: Numeric | null;
   };
+  book_place: { revision_id: string; sku: string; region: string; price: Numeric | null };
   book_rate: {
     revision_id: string;
     sku: string;
@@ -60,7 +73,23 @@ export interface Database {
     upfront: Numeric | null;
     allowance: Numeric | null;
     pool: string;
+    /** The fields that few rates have. */
+    rest: JSONColumnType<Partial<RateRow>> | null;
   };
+  book_import: {
+    id: string;
+    workspace_id: string;
+    file_name: string;
+    state: ImportState;
+    bytes: ColumnType<string, number, number>;
+    bytes_total: ColumnType<string | null, number | null, never>;
+    rates: number;
+    cancel_asked: boolean;
+    outcome: JSONColumnType<ImportOutcome> | null;
+    started_at: Timestamp;
+    seen_at: Timestamp;
+  };
+  exchange_table: { workspace_id: string; date: string; base: string; quote: string; rate: Numeric };
   design: {
     id: string;
     workspace_id: string;

@@ -1,18 +1,33 @@
 import { sql } from 'kysely';
 import type { Kysely } from 'kysely';
 import { afterEach, describe, expect, it } from 'vitest';
+import { bookContract } from '@tests/support/book-contract';
 import { smallBookFile } from '@tests/support/books';
 import { freshDatabase } from '@tests/support/database';
-import { storeContract, testContext } from '@tests/support/store-contract';
+import { HERE, storeContract, testContext } from '@tests/support/store-contract';
+import { uploadOf } from '@tests/support/upload';
 import { importBook } from '@/operations';
-import { bookRepository, type Database, designRepository, migrate } from './index';
+import {
+  bookRepository,
+  type Database,
+  designRepository,
+  exchangeRepository,
+  importRepository,
+  migrate,
+} from './index';
 
 const open: Kysely<Database>[] = [];
 
 async function freshStores() {
   const db = await freshDatabase();
   open.push(db);
-  return { db, books: bookRepository(db), designs: designRepository(db) };
+  return {
+    db,
+    books: bookRepository(db),
+    designs: designRepository(db),
+    imports: importRepository(db),
+    exchange: exchangeRepository(db),
+  };
 }
 
 afterEach(async () => {
@@ -20,6 +35,7 @@ afterEach(async () => {
 });
 
 storeContract('in PostgreSQL', freshStores);
+bookContract('in PostgreSQL', freshStores);
 
 describe('the database itself', () => {
   it('can be migrated again without harm', async () => {
@@ -36,14 +52,14 @@ describe('the database itself', () => {
     ['the revision back to a draft', sql`update book_revision set published_at = null`],
   ])('refuses to change %s of a published revision', async (_, statement) => {
     const { db, ...stores } = await freshStores();
-    await importBook(testContext(stores), JSON.stringify(smallBookFile()));
+    await importBook(testContext(stores), uploadOf(smallBookFile()));
     await expect(statement.execute(db)).rejects.toThrow(/published revision never changes/);
   });
 
   it('refuses to add to a published revision', async () => {
     const { db, ...stores } = await freshStores();
-    await importBook(testContext(stores), JSON.stringify(smallBookFile()));
-    const insert = sql`insert into book_rate select revision_id, 'A-2', 'elbe', meter, term, unit, charge, upfront, allowance, pool from book_rate where sku = 'A-2'`;
+    await importBook(testContext(stores), uploadOf(smallBookFile()));
+    const insert = sql`insert into book_rate select revision_id, 'A-2', 'elbe', meter, term, unit, charge, upfront, allowance, pool, rest from book_rate where sku = 'A-2'`;
     await expect(insert.execute(db)).rejects.toThrow(/published revision never changes/);
   });
 
@@ -52,8 +68,12 @@ describe('the database itself', () => {
     const file = smallBookFile();
     file.rates[0]!.charge = { structure: 'per-unit', price: '0.000000000000000001' };
     file.rates[10]!.upfront = '123456789012345678901234.5';
-    await importBook(testContext(stores), JSON.stringify(file));
-    const rates = await stores.books.rates(testContext(stores).actor.workspace, 'small', 3, 'severn');
+    await importBook(testContext(stores), uploadOf(file));
+    const rates = await stores.books.rates(HERE, 'small', 3, {
+      region: 'severn',
+      skus: [],
+      kinds: ['server'],
+    });
     expect(rates?.find((rate) => rate.sku === 'A-2')?.charge).toEqual({
       structure: 'per-unit',
       price: '0.000000000000000001',
@@ -63,13 +83,15 @@ describe('the database itself', () => {
 
   it('looks rates up by an index', async () => {
     const { db, ...stores } = await freshStores();
-    await importBook(testContext(stores), JSON.stringify(smallBookFile()));
+    await importBook(testContext(stores), uploadOf(smallBookFile()));
     await sql`set enable_seqscan = off`.execute(db);
     const plan = await sql<{
       'QUERY PLAN': string;
-    }>`explain select * from book_rate where revision_id = ${'00000000-0000-4000-8000-000000000000'}::uuid and region = 'severn'`.execute(
+    }>`explain select * from book_rate where revision_id = (select id from book_revision) and region = 'severn' and sku = any('{A-4,A-8}')`.execute(
       db,
     );
-    expect(plan.rows.map((row) => row['QUERY PLAN']).join('\n')).toMatch(/Index Scan.*book_rate_pkey/s);
+    expect(plan.rows.map((row) => row['QUERY PLAN']).join('\n')).toMatch(
+      /Index.*book_rate_[0-9a-f]{32}_pkey/s,
+    );
   });
 });

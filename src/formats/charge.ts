@@ -6,8 +6,8 @@ import type { ChargeText } from '@/core/rates';
 import { amountText, code, name, unit } from './fields';
 import type { Fault } from './faults';
 
-const positiveText = amountText.refine((text) => Number(text) > 0, 'must be above zero');
-export const shareText = amountText.refine((text) => Number(text) <= 1, 'must be a share between 0 and 1');
+const positiveText = amountText.refine((text) => !(Number(text) <= 0), 'must be above zero');
+export const shareText = amountText.refine((text) => !(Number(text) > 1), 'must be a share between 0 and 1');
 
 const tier = z.strictObject({ upTo: positiveText.nullable(), price: amountText });
 

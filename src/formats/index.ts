@@ -1,5 +1,7 @@
 export * from './design';
 export * from './design-csv';
 export * from './edit';
+export * from './exchange-csv';
 export * from './faults';
+export * from './offer-query';
 export * from './price-book';

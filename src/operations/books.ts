@@ -1,51 +1,22 @@
-/** Listing, importing and reading price books. */
-import { type PriceBookFile, readPriceBook } from '@/formats';
+/** Listing, reading, searching, comparing and exporting price books. */
+import { KIND_CODES, type Kind, kindOf, lotPrice } from '@/core/books';
+import { check, offerQuerySchema, type OfferRow, type RateRow, toRate } from '@/formats';
+import { notFlat, writeBookCsv, writeBookJson } from '@/formats/stream';
 import { requireRole } from './actor';
 import { AppError, invalid, notFound } from './app-error';
-import type { BookCatalogue, BookListing, Context, FoundOffer } from './ports';
-import type { RateRow } from '@/formats';
+import type {
+  BookCatalogue,
+  BookListing,
+  Context,
+  FoundOffer,
+  OfferQuery,
+  RateQuery,
+  RevisionDifference,
+} from './ports';
 
 export async function listBooks(context: Context): Promise<BookListing[]> {
   requireRole(context.actor, 'viewer');
   return context.books.list(context.actor.workspace);
-}
-
-export interface ImportedBook {
-  readonly key: string;
-  readonly title: string;
-  readonly revision: number;
-  readonly rates: number;
-}
-
-/** Publishes the price book of a file whole, or refuses it with its faults and changes nothing. */
-export async function importBook(context: Context, text: string): Promise<ImportedBook> {
-  requireRole(context.actor, 'editor');
-  const read = readPriceBook(text);
-  if (!read.ok) {
-    const count = read.faults.length + read.more;
-    throw invalid(
-      `The price book has ${count} ${count === 1 ? 'fault' : 'faults'}. Nothing was imported.`,
-      read.faults,
-      read.more,
-    );
-  }
-  return publishBook(context, read.value);
-}
-
-export async function publishBook(context: Context, file: PriceBookFile): Promise<ImportedBook> {
-  const published = await context.books.publish(context.actor.workspace, file, context.now());
-  if (!published) {
-    const message = `Revision ${file.revision.number} of “${file.book.title}” is here already, and a published revision never changes. Give the file a higher revision number.`;
-    throw new AppError('conflict', message, {
-      faults: [{ path: 'revision.number', message: 'exists already' }],
-    });
-  }
-  return {
-    key: file.book.key,
-    title: file.book.title,
-    revision: file.revision.number,
-    rates: file.rates.length,
-  };
 }
 
 export async function readCatalogue(
@@ -63,10 +34,10 @@ export async function readRates(
   context: Context,
   book: string,
   revision: number,
-  region: string,
+  query: RateQuery,
 ): Promise<readonly RateRow[]> {
   requireRole(context.actor, 'viewer');
-  const rates = await context.books.rates(context.actor.workspace, book, revision, region);
+  const rates = await context.books.rates(context.actor.workspace, book, revision, query);
   if (!rates) throw notFound('price book');
   return rates;
 }
@@ -74,7 +45,136 @@ export async function readRates(
 /** Offers by words over all books, newest revisions; for the find field. Fewer than two letters find nothing. */
 export async function findOffers(context: Context, text: string): Promise<FoundOffer[]> {
   requireRole(context.actor, 'viewer');
-  const words = text.trim().slice(0, 100).split(/\s+/).filter(Boolean).slice(0, 6);
+  const words = wordsOf(text);
   if (words.join('').length < 2) return [];
-  return context.books.findOffers(context.actor.workspace, words, 20);
+  return context.books.search(context.actor.workspace, { words, limit: 20 });
+}
+
+function wordsOf(text: string): string[] {
+  return text.trim().toLowerCase().slice(0, 100).split(/\s+/).filter(Boolean).slice(0, 6);
+}
+
+/** Offers by everything that can be asked of them. `data` comes from anyone; refused with its faults. */
+export async function searchOffers(context: Context, data: unknown): Promise<FoundOffer[]> {
+  requireRole(context.actor, 'viewer');
+  const checked = check(offerQuerySchema, data);
+  if (!checked.ok) throw invalid('The search is not understood.', checked.faults, checked.more);
+  const { text, limit, ...rest } = checked.value;
+  return context.books.search(context.actor.workspace, {
+    ...rest,
+    words: wordsOf(text ?? ''),
+    limit: limit ?? 100,
+  });
+}
+
+export interface Counterpart extends FoundOffer {
+  /** Of one lot, against the offer asked about; null where one has no price or the currencies differ. */
+  readonly against: string | null;
+}
+
+export interface OfferSheet {
+  readonly book: BookCatalogue['book'];
+  readonly revision: BookCatalogue['revision'];
+  readonly offer: OfferRow;
+  readonly regions: BookCatalogue['regions'];
+  readonly rates: readonly RateRow[];
+  /** In other books: the cheapest offers of the kind that are at least as large. */
+  readonly counterparts: readonly Counterpart[];
+}
+
+const COUNTERPARTS_A_BOOK = 2;
+
+/** Everything about one offer: its rates in every region, where it is sold, its counterparts elsewhere. */
+export async function readOffer(
+  context: Context,
+  book: string,
+  revision: number,
+  sku: string,
+): Promise<OfferSheet> {
+  const catalogue = await readCatalogue(context, book, revision);
+  const offer = catalogue.offers.find((each) => each.sku === sku);
+  const rates = offer && (await context.books.ratesOf(context.actor.workspace, book, revision, sku));
+  if (!offer || !rates) throw notFound('offer');
+  const prices = rates
+    .filter((rate) => rate.term === 'on-demand')
+    .flatMap((rate) => lotPrice(toRate(rate)) ?? []);
+  const own = prices.sort((a, b) => a.comparedTo(b))[0];
+  const counterparts = await counterpartsOf(context, book, offer);
+  return {
+    book: catalogue.book,
+    revision: catalogue.revision,
+    offer,
+    regions: catalogue.regions,
+    rates,
+    counterparts: counterparts.map((each) => ({
+      ...each,
+      against:
+        own && !own.isZero() && each.price !== null && each.currency === catalogue.book.currency
+          ? own.negated().plus(each.price).dividedBy(own).toDecimalPlaces(4).toString()
+          : null,
+    })),
+  };
+}
+
+async function counterpartsOf(context: Context, book: string, offer: OfferRow): Promise<FoundOffer[]> {
+  const { workspace } = context.actor;
+  const others = (await context.books.list(workspace)).filter((each) => each.key !== book);
+  const sized = kindOf(offer.kind).size !== 'none';
+  const query = (key: string): OfferQuery => ({
+    words: [],
+    kind: offer.kind,
+    book: key,
+    ...(sized && offer.vcpu !== null ? { vcpu: offer.vcpu } : {}),
+    ...(sized && offer.memory !== null ? { memory: offer.memory } : {}),
+    ...(offer.gpu ? { gpu: offer.gpu } : {}),
+    limit: COUNTERPARTS_A_BOOK,
+  });
+  return (await Promise.all(others.map((each) => context.books.search(workspace, query(each.key))))).flat();
+}
+
+const RATES_LISTED = 2000;
+
+export async function compareRevisions(
+  context: Context,
+  book: string,
+  before: number,
+  after: number,
+): Promise<RevisionDifference> {
+  requireRole(context.actor, 'viewer');
+  const { workspace } = context.actor;
+  const difference = await context.books.difference(workspace, book, before, after, RATES_LISTED);
+  if (!difference) throw notFound('revision');
+  return difference;
+}
+
+/** The whole book as a file, piece by piece. The flat form is refused where it would lose something. */
+export async function exportBook(
+  context: Context,
+  book: string,
+  revision: number,
+  form: 'json' | 'csv',
+): Promise<{ readonly name: string; readonly chunks: AsyncIterable<string> }> {
+  const catalogue = await readCatalogue(context, book, revision);
+  const { workspace } = context.actor;
+  const all = async () => (await context.books.allRates(workspace, book, revision))!;
+  const pieces = {
+    head: { book: catalogue.book, revision: catalogue.revision },
+    regions: catalogue.regions,
+    offers: catalogue.offers,
+  };
+  const name = `${book}-${revision}.${form}`;
+  if (form === 'json') return { name, chunks: writeBookJson({ ...pieces, rates: await all() }) };
+  const offers = new Map(catalogue.offers.map((each) => [each.sku, each]));
+  const regions = new Map(catalogue.regions.map((each) => [each.code, each]));
+  let lost = 0;
+  for await (const rates of await all()) lost += notFlat(rates, offers, regions);
+  if (lost > 0) {
+    const message = `The flat form would lose something of ${lost} rates of this book. Take the JSON form; it carries everything.`;
+    throw new AppError('invalid', message);
+  }
+  return { name, chunks: writeBookCsv({ ...pieces, rates: await all() }) };
+}
+
+export function isKind(text: string): text is Kind {
+  return (KIND_CODES as readonly string[]).includes(text);
 }

@@ -1,9 +1,6 @@
-/** The in-memory twins of the stores: for tests of operations, and for the command line, which needs no database. */
+/** The in-memory twin of the store of designs: for tests of operations. */
 import { allComponents } from '@/core/design';
-import type { PriceBookFile } from '@/formats';
 import type {
-  BookListing,
-  BookStore,
   DesignChange,
   DesignListing,
   DesignStore,
@@ -12,86 +9,6 @@ import type {
   StoredDesign,
   Totals,
 } from './ports';
-
-interface KeptBook {
-  readonly workspace: string;
-  readonly file: PriceBookFile;
-  readonly at: string;
-}
-
-export function memoryBookStore(): BookStore {
-  const kept: KeptBook[] = [];
-  const find = (workspace: string, book: string, revision: number): PriceBookFile | undefined =>
-    kept.find(
-      (each) =>
-        each.workspace === workspace && each.file.book.key === book && each.file.revision.number === revision,
-    )?.file;
-  return {
-    list: async (workspace) => listBooks(kept.filter((each) => each.workspace === workspace)),
-    publish: async (workspace, file, at) => {
-      if (find(workspace, file.book.key, file.revision.number)) return false;
-      kept.push({ workspace, file, at: at.toISOString() });
-      return true;
-    },
-    catalogue: async (workspace, book, revision) => {
-      const file = find(workspace, book, revision);
-      if (!file) return null;
-      const availability: Record<string, string[]> = {};
-      for (const rate of file.rates) {
-        const codes = (availability[rate.sku] ??= []);
-        if (!codes.includes(rate.region)) codes.push(rate.region);
-      }
-      return {
-        book: file.book,
-        revision: file.revision,
-        regions: file.regions,
-        offers: file.offers,
-        availability,
-      };
-    },
-    findOffers: async (workspace, words, limit) => {
-      const own = kept.filter((each) => each.workspace === workspace);
-      const newest = listBooks(own).map((book) => find(workspace, book.key, book.revisions[0]!.number)!);
-      const found = newest.flatMap((file) =>
-        file.offers
-          .filter((offer) => words.every((word) => textOf(offer).includes(word.toLowerCase())))
-          .sort((a, b) => (a.sku < b.sku ? -1 : 1))
-          .map(({ sku, name, kind }) => ({
-            book: file.book.key,
-            bookTitle: file.book.title,
-            sku,
-            name,
-            kind,
-          })),
-      );
-      return found.slice(0, limit);
-    },
-    rates: async (workspace, book, revision, region) =>
-      find(workspace, book, revision)?.rates.filter((rate) => rate.region === region) ?? null,
-  };
-}
-
-function textOf(offer: PriceBookFile['offers'][number]): string {
-  return `${offer.name} ${offer.sku} ${offer.family}`.toLowerCase();
-}
-
-function listBooks(kept: readonly KeptBook[]): BookListing[] {
-  const keys = [...new Set(kept.map((each) => each.file.book.key))].sort();
-  return keys.map((key) => {
-    const own = kept
-      .filter((each) => each.file.book.key === key)
-      .sort((a, b) => b.file.revision.number - a.file.revision.number);
-    const { title, provider, currency } = own[0]!.file.book;
-    const revisions = own.map(({ file, at }) => ({
-      ...file.revision,
-      regions: file.regions.length,
-      offers: file.offers.length,
-      rates: file.rates.length,
-      publishedAt: at,
-    }));
-    return { key, title, provider, currency, revisions };
-  });
-}
 
 type Work<T> = (locked: LockedDesign) => Promise<{ readonly write: DesignChange | null; readonly result: T }>;
 

@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { smallBookFile } from '@tests/support/books';
+import { bookContract } from '@tests/support/book-contract';
 import { designOf, serverOf } from '@tests/support/designs';
 import { storeContract, testContext } from '@tests/support/store-contract';
+import { uploadOf } from '@tests/support/upload';
 import { writeDesign } from '@/formats';
 import {
   AppError,
@@ -16,11 +18,18 @@ import {
   openDesign,
   priceDesignOnServer,
 } from './index';
-import { memoryBookStore, memoryDesignStore } from './memory-stores';
+import { memoryBookStore, memoryExchangeStore, memoryImportStore } from './memory-books';
+import { memoryDesignStore } from './memory-stores';
 
-const stores = () => ({ books: memoryBookStore(), designs: memoryDesignStore() });
+const stores = () => ({
+  books: memoryBookStore(),
+  designs: memoryDesignStore(),
+  imports: memoryImportStore(),
+  exchange: memoryExchangeStore(),
+});
 
 storeContract('in memory', async () => stores());
+bookContract('in memory', async () => stores());
 
 describe('roles', () => {
   it('a viewer reads and changes nothing', async () => {
@@ -35,7 +44,7 @@ describe('roles', () => {
     };
     await expect(editDesign(viewer, id, batch)).rejects.toMatchObject({ code: 'forbidden' });
     await expect(createDesign(viewer, 'Mine')).rejects.toMatchObject({ code: 'forbidden' });
-    await expect(importBook(viewer, JSON.stringify(smallBookFile()))).rejects.toMatchObject({
+    await expect(importBook(viewer, uploadOf(smallBookFile()))).rejects.toMatchObject({
       code: 'forbidden',
     });
     expect(await listDesigns(viewer)).toHaveLength(1);
@@ -46,7 +55,7 @@ describe('roles', () => {
 describe('the same number everywhere', () => {
   it('in the list, in the CSV and in the JSON', async () => {
     const context = testContext(stores());
-    await importBook(context, JSON.stringify(smallBookFile()));
+    await importBook(context, uploadOf(smallBookFile()));
     const id = await importDesign(
       context,
       writeDesign(

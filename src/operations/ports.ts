@@ -1,60 +1,9 @@
-/** What the operations need from the outside: two stores, a clock, new ids. Each has an in-memory twin for tests. */
-import type { Kind } from '@/core/books';
+/** What the operations need from the outside: stores, a clock, new ids. Each has an in-memory twin for tests. */
 import type { Design, Edit } from '@/core/design';
-import type { OfferRow, PriceBookFile, RateRow } from '@/formats';
 import type { Actor } from './actor';
+import type { BookStore, ExchangeStore, ImportStore } from './book-ports';
 
-export interface RevisionListing {
-  readonly number: number;
-  readonly effective: string;
-  readonly source: string;
-  readonly regions: number;
-  readonly offers: number;
-  readonly rates: number;
-  readonly publishedAt: string;
-}
-
-export interface BookListing {
-  readonly key: string;
-  readonly title: string;
-  readonly provider: string;
-  readonly currency: string;
-  /** Newest first; at least one. */
-  readonly revisions: readonly RevisionListing[];
-}
-
-/** A published revision without its rates: what pickers need to know about places and offers. */
-export interface BookCatalogue {
-  readonly book: PriceBookFile['book'];
-  readonly revision: PriceBookFile['revision'];
-  readonly regions: PriceBookFile['regions'];
-  readonly offers: readonly OfferRow[];
-  readonly availability: Readonly<Record<string, readonly string[]>>;
-}
-
-export interface FoundOffer {
-  readonly book: string;
-  readonly bookTitle: string;
-  readonly sku: string;
-  readonly name: string;
-  readonly kind: Kind;
-}
-
-export interface BookStore {
-  list(workspace: string): Promise<BookListing[]>;
-  /** Publishes whole or not at all; false if the revision exists already. */
-  publish(workspace: string, file: PriceBookFile, at: Date): Promise<boolean>;
-  catalogue(workspace: string, book: string, revision: number): Promise<BookCatalogue | null>;
-  /** Offers of the newest revisions whose name, SKU or family holds every word; at most `limit`. */
-  findOffers(workspace: string, words: readonly string[], limit: number): Promise<FoundOffer[]>;
-  /** Rates of one region; null if there is no such revision. */
-  rates(
-    workspace: string,
-    book: string,
-    revision: number,
-    region: string,
-  ): Promise<readonly RateRow[] | null>;
-}
+export type * from './book-ports';
 
 export interface Totals {
   /** Printed likely amount for a month. */
@@ -127,6 +76,8 @@ export interface Context {
   readonly actor: Actor;
   readonly books: BookStore;
   readonly designs: DesignStore;
+  readonly imports: ImportStore;
+  readonly exchange: ExchangeStore;
   now(): Date;
   newId(): string;
 }

@@ -6,7 +6,9 @@ import type { Design } from '@/core/design';
 import { bookSet } from '@/core/pricing';
 import { summarise } from '@/core/range';
 import type { PlainFigure } from '@/core/trace';
-import { memoryBookStore } from '@/operations/memory-stores';
+import { publishBook } from '@/operations';
+import { memoryBookStore } from '@/operations/memory-books';
+import type { Kind } from '@/core/books';
 import { Answerer } from './answer';
 import { BookShelf } from './book-shelf';
 import { PricingClient } from './client';
@@ -15,14 +17,24 @@ import type { Answers, Reply, Request } from './protocol';
 /** The two routes the shelf reads, answered by the in-memory store with the small book. */
 async function fakeRoutes() {
   const store = memoryBookStore();
-  await store.publish('here', smallBookFile(), new Date(0));
+  const context = {
+    actor: { user: 'ada', workspace: 'here', role: 'editor' },
+    books: store,
+    now: () => new Date(0),
+  };
+  await publishBook(context as Parameters<typeof publishBook>[0], smallBookFile());
   const asked: string[] = [];
   const fetchJson = async (path: string): Promise<unknown> => {
     asked.push(path);
-    const [, book = '', revision = '', region] =
-      /^\/api\/books\/(\w+)\/(\d+)(?:\/rates\?region=(\w+))?$/.exec(path) ?? [];
-    if (region) return store.rates('here', book, Number(revision), region);
-    return store.catalogue('here', book, Number(revision));
+    const [, book = '', revision = '', query] =
+      /^\/api\/books\/(\w+)\/(\d+)(?:\/rates\?(.*))?$/.exec(path) ?? [];
+    if (query === undefined) return store.catalogue('here', book, Number(revision));
+    const asks = new URLSearchParams(query);
+    return store.rates('here', book, Number(revision), {
+      region: asks.get('region')!,
+      skus: asks.getAll('sku'),
+      kinds: asks.getAll('kind') as Kind[],
+    });
   };
   return { asked, fetchJson };
 }
@@ -71,11 +83,14 @@ describe('the worker', () => {
     );
   });
 
-  it('reads each region once, however often it prices', async () => {
+  it('reads only the rates it needs, and each once, however often it prices', async () => {
     const routes = await fakeRoutes();
     const answerer = new Answerer(new BookShelf(routes.fetchJson), () => 0);
     for (const version of [1, 2, 3]) await answerer.answer({ ask: 'price', design, version });
-    expect(routes.asked).toEqual(['/api/books/small/3', '/api/books/small/3/rates?region=severn']);
+    expect(routes.asked).toEqual([
+      '/api/books/small/3',
+      '/api/books/small/3/rates?region=severn&sku=A-4&sku=OUT',
+    ]);
   });
 
   it('tries again after a failed read', async () => {

@@ -112,7 +112,12 @@ export const BAD_BOOKS: readonly BadBook[] = [
     /stands twice/,
   ),
   book('an unknown name', (file) => void (file.colour = 'red'), 'colour', /not known/),
-  book('rates before offers', ({ offers, ...file }) => written({ ...file, offers }), 'offers', /before the rates/),
+  book(
+    'rates before offers',
+    ({ offers, ...file }) => written({ ...file, offers }),
+    'offers',
+    /before the rates/,
+  ),
   book(
     'an entry of two million letters',
     (file) => void (list(file, 'offers')[0]!.name = 'x'.repeat(2_000_000)),

@@ -1,3 +1,4 @@
 export * from './book';
+export * from './lots';
 export * from './kind';
 export * from './nearest';

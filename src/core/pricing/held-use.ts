@@ -116,8 +116,3 @@ function inRateUnit(context: MeterContext, amount: Figure, unit: string): Result
   const held = product('Held', `${unit}-${byHour ? 'hour' : 'month'}`, [amount, time]);
   return convertFigure(held, rate.unit);
 }
-
-/** Sum of a list of sizes: what its `amount` has to say. */
-export function sumOfSizes(rows: readonly SizeRow[]): Decimal {
-  return addAll(rows.map((row) => decimal(row.count).times(row.amount)));
-}

@@ -1,12 +1,8 @@
 export * from './alone';
 export * from './book-set';
-export { type When } from './context';
-export { exchangeStep } from './exchange';
-export { sumOfSizes } from './held-use';
 export * from './months';
 export * from './price-cases';
 export * from './price-design';
 export * from './priced';
 export * from './printed';
-export { tracedCost } from './choose';
 export * from './unit-cost';

@@ -1,4 +1,3 @@
-export type { BookCounts, BookHeadRow, BookSink } from './book-reader';
-export { BOOK_BOUNDS } from './bytes';
+export type { BookHeadRow, BookSink } from './book-reader';
 export * from './read-book';
 export * from './write-book';

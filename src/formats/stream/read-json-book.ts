@@ -1,5 +1,5 @@
 /** The JSON form of a price book as a stream: pieces in, rows out. The lists must come after the head, rates last. */
-import { BookReader, markFaults, type Placed } from './book-reader';
+import { type BookReader, markFaults, type Placed } from './book-reader';
 import { locate } from './json-scan';
 import { type List, LISTS, type Piece, SplitError, Splitter } from './splitter';
 

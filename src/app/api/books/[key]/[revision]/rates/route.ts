@@ -1,11 +1,18 @@
-/** GET ?region=: the rates of one region of a published revision. */
+/** GET ?region=&sku=…&kind=…: the rates of some offers, or of all of some kinds, in a region. */
 import { context } from '@/app/wiring';
-import { readRates } from '@/operations';
+import { isKind, readRates } from '@/operations';
 import { FOREVER, handler, revisionOf } from '../../../../answer';
 
+const MOST_SKUS = 500;
+
 export const GET = handler(async (request, params) => {
-  const region = new URL(request.url).searchParams.get('region') ?? '';
-  return Response.json(await readRates(context(), params.key!, revisionOf(params), region), {
+  const query = new URL(request.url).searchParams;
+  const wanted = {
+    region: query.get('region') ?? '',
+    skus: query.getAll('sku').slice(0, MOST_SKUS),
+    kinds: query.getAll('kind').filter(isKind),
+  };
+  return Response.json(await readRates(context(), params.key!, revisionOf(params), wanted), {
     headers: FOREVER,
   });
 });

@@ -1,0 +1,28 @@
+/** PUT: a price-book file, streamed in and published whole or refused. GET: how far it is. DELETE: stops it. */
+import { context } from '@/app/wiring';
+import { AppError, cancelImport, importBook, importProgress } from '@/operations';
+import { handler } from '../../../answer';
+
+const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i;
+
+export const PUT = handler(async (request, params) => {
+  if (!UUID.test(params.id!)) throw new AppError('invalid', 'The import needs an id of its own.');
+  const length = Number(request.headers.get('content-length'));
+  const name = new URL(request.url).searchParams.get('name') ?? 'price book';
+  const upload = {
+    id: params.id!,
+    fileName: name.slice(0, 200),
+    bytesTotal: Number.isSafeInteger(length) && length > 0 ? length : null,
+    source: request.body ?? new ReadableStream<Uint8Array>(),
+  };
+  return Response.json(await importBook(context(), upload), { status: 201 });
+});
+
+export const GET = handler(async (_request, params) =>
+  Response.json(await importProgress(context(), params.id!), { headers: { 'cache-control': 'no-store' } }),
+);
+
+export const DELETE = handler(async (_request, params) => {
+  await cancelImport(context(), params.id!);
+  return new Response(null, { status: 204 });
+});

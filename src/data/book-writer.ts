@@ -1,0 +1,232 @@
+/**
+ * Publishes a price book from a stream, in one transaction: head, regions and offers by insert, rates by COPY into a
+ * table of their own that becomes the revision's partition once it is whole and indexed. What search needs beside an
+ * offer (where it is sold, what its lot costs) is gathered on the way.
+ */
+import { type Kysely, sql } from 'kysely';
+import type pg from 'pg';
+import type { Decimal } from '@/core/base';
+import { isLeadingRate, type Kind, kindOf, lotPrice } from '@/core/books';
+import { type OfferRow, type RateRow, type RegionRow, toRate } from '@/formats';
+import type { BookHeadRow, BookSink } from '@/formats/stream';
+import { AppError } from '@/operations';
+import { cell, CopyRows } from './copy-rows';
+import type { Database } from './schema';
+
+const RATE_COLUMNS = [
+  'revision_id',
+  'sku',
+  'region',
+  'meter',
+  'term',
+  'unit',
+  'charge',
+  'upfront',
+  'allowance',
+  'pool',
+  'rest',
+];
+const ROWS_AT_ONCE = 5000;
+
+/** The partition that holds a revision's rates; only ever made of an id of ours. */
+export function partitionOf(revisionId: string): string {
+  return `book_rate_${revisionId.replaceAll('-', '')}`;
+}
+
+export class BookWriter implements BookSink {
+  private revisionId = '';
+  private provider = '';
+  private readonly kinds = new Map<string, Kind>();
+  /** By SKU: what its lot costs by region; null where the structure has no such price. */
+  private readonly places = new Map<string, Map<string, Decimal | null>>();
+  private counts = { regions: 0, offers: 0, rates: 0 };
+  private copy: CopyRows | null = null;
+  private hasTable = false;
+
+  constructor(
+    private readonly db: Kysely<Database>,
+    private readonly client: pg.PoolClient,
+    private readonly workspace: string,
+  ) {}
+
+  async head({ book, revision }: BookHeadRow): Promise<void> {
+    const { key, title, provider, currency, monthHours } = book;
+    const values = { title, provider, currency, month_hours: monthHours };
+    this.provider = provider;
+    const { id } = await this.db
+      .insertInto('price_book')
+      .values({ workspace_id: this.workspace, key, ...values })
+      .onConflict((conflict) => conflict.columns(['workspace_id', 'key']).doUpdateSet(values))
+      .returning('id')
+      .executeTakeFirstOrThrow();
+    const row = await this.db
+      .insertInto('book_revision')
+      .values({
+        book_id: id,
+        number: revision.number,
+        title,
+        currency,
+        month_hours: monthHours,
+        effective: revision.effective,
+        source: revision.source,
+        offer_count: 0,
+        rate_count: 0,
+        region_count: 0,
+        published_at: null,
+      })
+      .onConflict((conflict) => conflict.columns(['book_id', 'number']).doNothing())
+      .returning('id')
+      .executeTakeFirst();
+    if (!row) throw existsAlready(title, revision.number);
+    this.revisionId = row.id;
+  }
+
+  async regions(rows: readonly RegionRow[]): Promise<void> {
+    await this.endCopy();
+    this.counts.regions += rows.length;
+    await this.db
+      .insertInto('book_region')
+      .values(
+        rows.map(({ bands, ...region }) => ({
+          revision_id: this.revisionId,
+          ...region,
+          bands: bands ? JSON.stringify(bands) : null,
+        })),
+      )
+      .execute();
+  }
+
+  async offers(rows: readonly OfferRow[]): Promise<void> {
+    await this.endCopy();
+    this.counts.offers += rows.length;
+    for (const offer of rows) this.kinds.set(offer.sku, offer.kind);
+    const table = JSON.stringify(
+      rows.map((offer) => ({
+        sku: offer.sku,
+        words: this.wordsOf(offer),
+        capabilities: offer.capabilities ?? [],
+        detail: offer,
+      })),
+    );
+    await sql`
+      insert into book_offer (revision_id, sku, kind, name, family, detail, words, vcpu, memory, gpu, capabilities)
+      select ${this.revisionId}::uuid, row->>'sku', row->'detail'->>'kind', row->'detail'->>'name',
+        row->'detail'->>'family', row->'detail', row->>'words', (row->'detail'->>'vcpu')::numeric,
+        (row->'detail'->>'memory')::numeric, (row->'detail'->>'gpu')::numeric,
+        array(select jsonb_array_elements_text(row->'capabilities'))
+      from jsonb_array_elements(${table}::jsonb) as row
+    `.execute(this.db);
+  }
+
+  private wordsOf({ name, sku, family, service, kind, processor }: OfferRow): string {
+    return [name, sku, family, service, kindOf(kind).label, processor, this.provider]
+      .filter(Boolean)
+      .join(' ')
+      .toLowerCase();
+  }
+
+  async rates(rows: readonly RateRow[]): Promise<void> {
+    this.copy ??= await this.beginCopy();
+    this.counts.rates += rows.length;
+    let lines = '';
+    for (const rate of rows) {
+      this.notePlace(rate);
+      lines += this.lineOf(rate);
+    }
+    await this.copy.writeText(lines);
+  }
+
+  private async beginCopy(): Promise<CopyRows> {
+    const table = partitionOf(this.revisionId);
+    if (!this.hasTable) await this.client.query(`create table ${table} (like book_rate)`);
+    this.hasTable = true;
+    return new CopyRows(this.client, table, RATE_COLUMNS);
+  }
+
+  /** In a flat file offers come between rates, and nothing else can be asked while a copy runs. */
+  private async endCopy(): Promise<void> {
+    const { copy } = this;
+    this.copy = null;
+    await copy?.end();
+  }
+
+  private lineOf(rate: RateRow): string {
+    const { sku, region, meter, term, unit, charge, upfront, allowance, pool, ...rest } = rate;
+    const money =
+      charge.structure === 'per-unit'
+        ? `{"price":"${charge.price}","structure":"per-unit"}`
+        : cell(JSON.stringify(charge));
+    const rare = Object.keys(rest).length > 0 ? cell(JSON.stringify(rest)) : '\\N';
+    return `${this.revisionId}\t${sku}\t${region}\t${meter}\t${term}\t${unit}\t${money}\t${upfront ?? '\\N'}\t${allowance ?? '\\N'}\t${pool}\t${rare}\n`;
+  }
+
+  private notePlace(rate: RateRow): void {
+    let regions = this.places.get(rate.sku);
+    if (!regions) this.places.set(rate.sku, (regions = new Map()));
+    const kind = this.kinds.get(rate.sku);
+    if (kind && isLeadingRate(rate, kind)) regions.set(rate.region, lotPrice(toRate(rate)));
+    else if (!regions.has(rate.region)) regions.set(rate.region, null);
+  }
+
+  /** Ends the copy whatever became of it, so that the client can roll back. */
+  async abandon(): Promise<void> {
+    await this.endCopy().catch(() => undefined);
+  }
+
+  async publish(at: Date): Promise<void> {
+    await this.endCopy();
+    const table = partitionOf(this.revisionId);
+    await this.client.query(`alter table ${table} add primary key (region, sku, meter, term)`);
+    await this.client.query(`analyze ${table}`);
+    const places = new CopyRows(this.client, 'book_place', ['revision_id', 'sku', 'region', 'price']);
+    for (const [sku, regions] of this.places) {
+      await places.write(
+        [...regions].map(([region, price]) => [this.revisionId, sku, region, price?.toString() ?? null]),
+      );
+    }
+    await places.end();
+    await this.describeOffers();
+    await this.client.query(
+      `alter table book_rate attach partition ${table} for values in ('${this.revisionId}')`,
+    );
+    await this.client.query(
+      `create trigger published_is_final before insert or update or delete on ${table}
+       for each row execute function refuse_change_of_published()`,
+    );
+    const { regions, offers, rates } = this.counts;
+    await this.db
+      .updateTable('book_revision')
+      .set({ published_at: at, region_count: regions, offer_count: offers, rate_count: rates })
+      .where('id', '=', this.revisionId)
+      .execute();
+  }
+
+  private async describeOffers(): Promise<void> {
+    const rows = [...this.places].map(([sku, regions]) => ({
+      sku,
+      regions: [...regions.keys()].sort(),
+      price: least([...regions.values()])?.toString() ?? null,
+    }));
+    for (let from = 0; from < rows.length; from += ROWS_AT_ONCE) {
+      const table = JSON.stringify(rows.slice(from, from + ROWS_AT_ONCE));
+      await sql`
+        update book_offer set
+          regions = array(select jsonb_array_elements_text(row->'regions')),
+          price = (row->>'price')::numeric
+        from jsonb_array_elements(${table}::jsonb) as row
+        where revision_id = ${this.revisionId}::uuid and sku = row->>'sku'
+      `.execute(this.db);
+    }
+  }
+}
+
+function least(prices: readonly (Decimal | null)[]): Decimal | null {
+  return prices.reduce((low, price) => (price && (!low || price.lessThan(low)) ? price : low), null);
+}
+
+function existsAlready(title: string, revision: number): AppError {
+  const message = `Revision ${revision} of “${title}” is here already, and a published revision never changes. Give the file a higher revision number.`;
+  return new AppError('conflict', message, {
+    faults: [{ path: 'revision.number', message: 'exists already' }],
+  });
+}

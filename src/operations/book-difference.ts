@@ -1,0 +1,53 @@
+/** What differs between two revisions that are in memory. The database works the same out by itself. */
+import type { OfferRow, PriceBookFile, RateRow } from '@/formats';
+import type { RateDifference, RevisionDifference } from './ports';
+
+export function differenceBetween(
+  before: PriceBookFile,
+  after: PriceBookFile,
+  limit: number,
+): RevisionDifference {
+  const offers = pairs(before.offers, after.offers, (offer) => offer.sku);
+  const rates = pairs(before.rates, after.rates, keyOf).filter(differs);
+  return {
+    offersAdded: offers.flatMap((pair) => (pair.before === null && pair.after ? [pair.after] : [])),
+    offersGone: offers.flatMap((pair) => (pair.after === null && pair.before ? [pair.before] : [])),
+    offersChanged: offers.flatMap((pair) =>
+      pair.before && pair.after && differs(pair) ? [{ before: pair.before, after: pair.after }] : [],
+    ) as { before: OfferRow; after: OfferRow }[],
+    ratesAdded: rates.filter((pair) => pair.before === null).length,
+    ratesGone: rates.filter((pair) => pair.after === null).length,
+    ratesChanged: rates.filter((pair) => pair.before && pair.after).length,
+    rates: rates.slice(0, limit) satisfies RateDifference[],
+  };
+}
+
+function keyOf({ sku, region, meter, term }: RateRow): string {
+  return [sku, region, meter, term].join('\n');
+}
+
+interface Pair<T> {
+  readonly before: T | null;
+  readonly after: T | null;
+}
+
+function pairs<T>(before: readonly T[], after: readonly T[], key: (row: T) => string): Pair<T>[] {
+  const earlier = new Map(before.map((row) => [key(row), row]));
+  const later = new Map(after.map((row) => [key(row), row]));
+  return [...new Set([...earlier.keys(), ...later.keys()])]
+    .sort((a, b) => (a < b ? -1 : 1))
+    .map((each) => ({ before: earlier.get(each) ?? null, after: later.get(each) ?? null }));
+}
+
+function differs({ before, after }: Pair<unknown>): boolean {
+  return canonical(before) !== canonical(after);
+}
+
+/** The same text for the same content, whatever the order of fields. */
+function canonical(value: unknown): string {
+  return JSON.stringify(value, (_, each: unknown) =>
+    each && typeof each === 'object' && !Array.isArray(each)
+      ? Object.fromEntries(Object.entries(each).sort(([a], [b]) => (a < b ? -1 : 1)))
+      : each,
+  );
+}
