@@ -4,7 +4,7 @@ import type { Design } from '@/core/design';
 import { type BookSet, bookSet } from '@/core/pricing';
 import { DEMO_DESIGNS } from '@/demo/designs';
 import { DEMO_REVISIONS, generateBook } from '@/demo/generate-book';
-import { DEMO_PROFILES } from '@/demo/load-demo';
+import { DEMO_PROFILES } from '@/demo/profiles';
 import { toBookData } from '@/formats';
 
 export function designOfSize(components: number): Design {

@@ -3,7 +3,7 @@ import fs from 'node:fs';
 import path from 'node:path';
 import { DEMO_DESIGNS } from '@/demo/designs';
 import { DEMO_REVISIONS, generateBook } from '@/demo/generate-book';
-import { DEMO_PROFILES } from '@/demo/load-demo';
+import { DEMO_PROFILES } from '@/demo/profiles';
 import { writeDesign } from '@/formats';
 
 export function writeDemoFiles(folder: string): number {

@@ -1,52 +1,12 @@
 /** The demo's designs: what Skerrow Ferries plans to run once Harbour House is emptied. */
-import type { Component, Design, Section } from '@/core/design';
-import { DEFAULT_MONTH } from '@/core/time';
-import { ALWAYS, sure } from '@/core/usage';
-import { DEMO_REVISIONS } from './generate-book';
+import type { Component, Design } from '@/core/design';
+import { sure } from '@/core/usage';
+import { designOf, sku } from './design-parts';
+import { CREW_ROTA, TELEMETRY_LAKE } from './more-designs';
 
-const LATEST = DEMO_REVISIONS[DEMO_REVISIONS.length - 1]!.number;
-const SEVERN = { book: 'norvane', region: 'severn-1' };
 const ELBE = { book: 'osmere', region: 'de.elbe' };
 const HUDSON = { book: 'norvane', region: 'hudson-1' };
 
-type Part = Partial<Component> & Pick<Component, 'name' | 'kind'>;
-
-function designOf(
-  title: string,
-  description: string,
-  sections: readonly (readonly [string, readonly Part[]])[],
-): Design {
-  return {
-    title,
-    description,
-    currency: 'USD',
-    assumptions: { month: DEFAULT_MONTH, countAllowances: true, exchange: [] },
-    books: [
-      { book: 'norvane', revision: LATEST },
-      { book: 'osmere', revision: LATEST },
-    ],
-    sections: sections.map(([name, parts], at) => sectionOf(name, parts, at + 1)),
-  };
-}
-
-function sectionOf(name: string, parts: readonly Part[], number: number): Section {
-  return {
-    id: `s${number}`,
-    name,
-    components: parts.map((part, index) => ({
-      id: `s${number}c${index + 1}`,
-      count: sure('1'),
-      place: SEVERN,
-      choice: { by: 'none' },
-      running: ALWAYS,
-      usage: {},
-      term: 'on-demand',
-      ...part,
-    })),
-  };
-}
-
-const sku = (code: string): Component['choice'] => ({ by: 'sku', sku: code });
 const gib = (likely: string, lean?: string, heavy?: string) => ({
   capacity: { amount: { likely, lean, heavy }, unit: 'GiB' },
 });
@@ -280,4 +240,6 @@ export const DEMO_DESIGNS: readonly Design[] = [
       ],
     ],
   ]),
+  TELEMETRY_LAKE,
+  CREW_ROTA,
 ];

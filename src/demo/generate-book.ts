@@ -1,13 +1,13 @@
 /**
- * The seeded generator of demo price books: profile × revision × seed → a price-book file, with the irregularities
- * of real lists (sizes that some regions do not sell, a family being retired, drift between revisions). The result
- * goes through the same import as anyone's file.
+ * The seeded generator of demo price books: profile × revision × seed → a price book, with the irregularities of real
+ * lists (sizes that some regions do not sell, a family being retired, drift between revisions). It can go on inventing
+ * families until a book has as many rates as are wanted. The result goes through the same import as anyone's file.
  */
-import { Decimal, type Random, seededRandom } from '@/core/base';
-import type { Payment } from '@/core/terms';
-import type { OfferRow, PriceBookFile, RateRow } from '@/formats';
-import type { FamilyProfile, ProviderProfile, TierProfile } from './provider-profile';
+import { type Random, seededRandom } from '@/core/base';
+import type { OfferRow, PriceBookFile, RateRow, RegionRow } from '@/formats';
+import type { FamilyProfile, ProviderProfile, ServiceProfile, ServiceRate } from './provider-profile';
 import { regionOf } from './regions';
+import { memoryOf, offerOf, runningRates, skuOf } from './running-rates';
 
 export interface DemoRevision {
   readonly number: number;
@@ -21,73 +21,124 @@ export const DEMO_REVISIONS: readonly DemoRevision[] = [
 
 type RegionProfile = ProviderProfile['regions'][number];
 
+export interface GeneratorOptions {
+  readonly seed?: string;
+  /** At least so many rates: more generations of the same families are invented. */
+  readonly leastRates?: number;
+}
+
+/** The pieces of a book; rates come one offer at a time, so that a large book needs little memory. */
+export interface GeneratedBook {
+  readonly head: Pick<PriceBookFile, 'book' | 'revision'>;
+  readonly regions: RegionRow[];
+  readonly offers: OfferRow[];
+  rates(): Generator<RateRow[]>;
+}
+
+export function generatePieces(
+  profile: ProviderProfile,
+  revision: DemoRevision,
+  { seed = 'skerrow', leastRates = profile.leastRates ?? 0 }: GeneratorOptions = {},
+): GeneratedBook {
+  const services = profile.services.filter((each) => !each.isNew || revision.number > 1);
+  const families = enoughFamilies(profile, leastRates);
+  return {
+    head: {
+      book: {
+        key: profile.key,
+        title: profile.provider,
+        provider: profile.provider,
+        currency: profile.currency,
+        monthHours: profile.monthHours,
+      },
+      revision: {
+        number: revision.number,
+        effective: revision.effective,
+        source: `${profile.provider} list of ${revision.effective}, made for the demo`,
+      },
+    },
+    regions: profile.regions.map(({ water, code, bands }) => ({
+      ...regionOf(water, code),
+      ...(bands ? { bands } : {}),
+    })),
+    offers: [
+      ...families.flatMap((family) => family.sizes.map((size) => offerOf(profile, family, size))),
+      ...services.map((service) => serviceOffer(profile, service)),
+    ],
+    *rates() {
+      const random = seededRandom(`${seed}/${profile.key}`);
+      for (const family of families) {
+        for (const size of family.sizes) yield familyRates(profile, family, size, revision, random);
+      }
+      for (const service of services) yield serviceRates(profile, service, revision);
+    },
+  };
+}
+
 export function generateBook(
   profile: ProviderProfile,
   revision: DemoRevision,
-  seed = 'skerrow',
+  options: GeneratorOptions = {},
 ): PriceBookFile {
-  const random = seededRandom(`${seed}/${profile.key}`);
-  const servers = profile.families.flatMap((family) => family.sizes.map((size) => ({ family, size })));
-  const rates: RateRow[] = [];
-  for (const { family, size } of servers) {
-    const wobble = 1 + (random.next() - 0.5) * 0.02;
-    for (const region of profile.regions) {
-      if (!isSold(family, size, region, random)) continue;
-      const drift = revision.number > 1 ? family.drift : 1;
-      const hourly =
-        (family.vcpuHour * size + family.gibHour * memoryOf(family, size)) * region.factor * wobble * drift;
-      rates.push(...serverRates(profile, family, size, region, hourly));
-    }
-  }
-  for (const region of profile.regions) rates.push(...otherRates(profile, region, revision));
+  const pieces = generatePieces(profile, revision, options);
   return {
     format: 'wick-price-book',
     version: 1,
-    book: {
-      key: profile.key,
-      title: profile.provider,
-      provider: profile.provider,
-      currency: 'USD',
-      monthHours: profile.monthHours,
-    },
-    revision: {
-      number: revision.number,
-      effective: revision.effective,
-      source: `${profile.provider} list of ${revision.effective}, made for the demo`,
-    },
-    regions: profile.regions.map((region) => regionOf(region.water, region.code)),
-    offers: [
-      ...servers.map(({ family, size }) => serverOffer(profile, family, size)),
-      ...otherOffers(profile),
-    ],
-    rates,
+    ...pieces.head,
+    regions: pieces.regions,
+    offers: pieces.offers,
+    rates: [...pieces.rates()].flat(),
   };
 }
 
-function memoryOf(family: FamilyProfile, size: number): number {
-  return Math.round(size * family.memoryPerVcpu);
+/** The profile's families, and further generations of them until there are enough rates. */
+function enoughFamilies(profile: ProviderProfile, leastRates: number): FamilyProfile[] {
+  const perOffer = (family: FamilyProfile): number =>
+    (1 +
+      (family.retires ? 0 : profile.terms.length) +
+      (family.kind ? 0 : (profile.licences ?? []).length) +
+      (family.extra?.length ?? 0)) *
+    (family.onlyIn?.length ?? profile.regions.length);
+  const families = [...profile.families];
+  // Sizes are missing here and there: counting four of five is surely enough.
+  const count = (all: readonly FamilyProfile[]): number =>
+    all.reduce((sum, family) => sum + family.sizes.length * perOffer(family), 0) * 0.8;
+  for (let generation = 2; count(families) < leastRates; generation += 1) {
+    for (const family of profile.families) {
+      if (family.retires) continue;
+      families.push({
+        ...family,
+        code: `${family.code}${generation}`,
+        name: `${family.name}, generation ${generation}`,
+        vcpuHour: family.vcpuHour * (1 + generation / 500),
+      });
+      if (count(families) >= leastRates) break;
+    }
+  }
+  return families;
 }
 
-function serverSku(profile: ProviderProfile, family: FamilyProfile, size: number): string {
-  return `${profile.skuPrefix}-${family.code}-${size}-${memoryOf(family, size)}`.toUpperCase();
-}
-
-function serverOffer(profile: ProviderProfile, family: FamilyProfile, size: number): OfferRow {
-  const successor = family.retires && { ...family, code: family.retires.successor };
-  return {
-    sku: serverSku(profile, family, size),
-    kind: 'server',
-    name: `${family.code}-${size}-${memoryOf(family, size)}`,
-    family: family.name,
-    processor: family.processor,
-    vcpu: String(size),
-    memory: String(memoryOf(family, size)),
-    burstable: family.burstable ?? false,
-    lifecycle: family.retires ? 'retiring' : 'current',
-    retires: family.retires?.date ?? null,
-    replacedBy: successor ? serverSku(profile, successor, size) : null,
-    note: '',
-  };
+function familyRates(
+  profile: ProviderProfile,
+  family: FamilyProfile,
+  size: number,
+  revision: DemoRevision,
+  random: Random,
+): RateRow[] {
+  const wobble = 1 + (random.next() - 0.5) * 0.02;
+  const drift = revision.number > 1 ? family.drift : 1;
+  return profile.regions.flatMap((region) => {
+    if (!isSold(family, size, region, random)) return [];
+    const gpus = family.gpu ? (family.gpu.each * size) / family.sizes[0]! : 0;
+    const parts =
+      family.vcpuHour * size + family.gibHour * memoryOf(family, size) + (family.gpu?.hour ?? 0) * gpus;
+    const level = region.factor * drift;
+    const sku = skuOf(profile, family, size);
+    return [
+      ...runningRates(profile, family, size, region.code, parts * level * wobble),
+      ...(family.extra ?? []).map((rate) => serviceRate(sku, region.code, rate, level)),
+    ];
+  });
 }
 
 /** Large sizes are missing here and there; some families are sold in few places. Always draws, so that the sequence is fixed. */
@@ -99,159 +150,46 @@ function isSold(family: FamilyProfile, size: number, region: RegionProfile, rand
   return draw > 0.02;
 }
 
-function serverRates(
-  profile: ProviderProfile,
-  family: FamilyProfile,
-  size: number,
-  region: RegionProfile,
-  hourly: number,
-): RateRow[] {
-  const base = {
-    sku: serverSku(profile, family, size),
-    region: region.code,
-    meter: 'running',
-    allowance: null,
-    pool: 'component' as const,
-  };
-  const perUnit = profile.serverUnit === 'second' ? hourly / 3600 : hourly;
-  const rows: RateRow[] = [
-    {
-      ...base,
-      term: 'on-demand',
-      unit: profile.serverUnit,
-      charge: { structure: 'per-unit', price: price(perUnit, profile.serverUnit === 'second' ? 10 : 6) },
-      upfront: null,
-    },
-  ];
-  if (family.retires) return rows;
-  for (const months of [12, 36] as const) {
-    const discounts = Object.entries(profile.commitments[months] ?? {}) as [Payment, number][];
-    for (const [payment, discount] of discounts) {
-      const effective = hourly * (1 - discount);
-      const shareUpfront = { none: 0, part: 0.5, all: 1 }[payment];
-      const upfront = payment === 'none' ? null : price(effective * shareUpfront * 730 * months, 2);
-      const recurring = price(effective * (1 - shareUpfront), 6);
-      rows.push({
-        ...base,
-        term: `${months}-${payment}`,
-        unit: 'hour',
-        charge: { structure: 'per-unit', price: recurring },
-        upfront,
-      });
-    }
-  }
-  return rows;
-}
-
-function otherOffers(profile: ProviderProfile): OfferRow[] {
-  const base = {
+function serviceOffer(profile: ProviderProfile, service: ServiceProfile): OfferRow {
+  return {
+    sku: `${profile.skuPrefix}-${service.code}`.toUpperCase(),
+    kind: service.kind,
+    name: service.name,
     family: '',
     processor: '',
     vcpu: null,
     memory: null,
     burstable: false,
-    lifecycle: 'current' as const,
+    lifecycle: 'current',
     retires: null,
     replacedBy: null,
+    note: '',
+    ...service.more,
   };
-  return [
-    ...profile.volumes.map((each) => ({
-      ...base,
-      sku: otherSku(profile, each.code),
-      kind: 'block-volume' as const,
-      name: each.name,
-      note: each.note,
-    })),
-    ...profile.stores.map((each) => ({
-      ...base,
-      sku: otherSku(profile, each.code),
-      kind: 'object-store' as const,
-      name: each.name,
-      note: each.note,
-    })),
-    {
-      ...base,
-      sku: otherSku(profile, profile.transfer.code),
-      kind: 'transfer-out',
-      name: profile.transfer.name,
-      note: '',
-    },
-  ];
 }
 
-function otherSku(profile: ProviderProfile, code: string): string {
-  return `${profile.skuPrefix}-${code}`.toUpperCase();
-}
-
-function otherRates(profile: ProviderProfile, region: RegionProfile, revision: DemoRevision): RateRow[] {
-  const base = { region: region.code, term: 'on-demand' as const, upfront: null, allowance: null };
-  const rows: RateRow[] = [];
-  for (const volume of profile.volumes) {
-    const charge = { structure: 'per-unit' as const, price: price(volume.perGibMonth * region.factor, 6) };
-    rows.push({
-      ...base,
-      sku: otherSku(profile, volume.code),
-      meter: 'capacity',
-      unit: 'GiB-month',
-      charge,
-      pool: 'component',
-    });
-  }
-  for (const store of profile.stores) {
-    const sku = otherSku(profile, store.code);
-    const factor = region.factor * (revision.number > 1 ? store.drift : 1);
-    const perRequest = (each: number) => ({
-      structure: 'per-unit' as const,
-      price: price(each * region.factor, 8),
-    });
-    rows.push(
-      {
-        ...base,
-        sku,
-        meter: 'stored',
-        unit: store.unit,
-        charge: charged(store.stored, factor),
-        pool: 'region',
-      },
-      {
-        ...base,
-        sku,
-        meter: 'writes',
-        unit: store.requestUnit,
-        charge: perRequest(store.write),
-        pool: 'component',
-      },
-      {
-        ...base,
-        sku,
-        meter: 'reads',
-        unit: store.requestUnit,
-        charge: perRequest(store.read),
-        pool: 'component',
-      },
+function serviceRates(profile: ProviderProfile, service: ServiceProfile, revision: DemoRevision): RateRow[] {
+  const { sku } = serviceOffer(profile, service);
+  const drift = revision.number > 1 ? (service.drift ?? 1) : 1;
+  return profile.regions
+    .filter((region) => !service.onlyIn || service.onlyIn.includes(region.water))
+    .flatMap((region) =>
+      service.rates.map((rate) => serviceRate(sku, region.code, rate, region.factor * drift)),
     );
-  }
-  const { transfer } = profile;
-  rows.push({
-    ...base,
-    sku: otherSku(profile, transfer.code),
-    meter: 'transferred',
-    unit: transfer.unit,
-    charge: charged(transfer.tiers, region.factor),
-    allowance: transfer.allowance,
-    pool: 'region',
-  });
-  return rows;
 }
 
-function charged(tiers: readonly TierProfile[], factor: number): RateRow['charge'] {
-  if (tiers.length === 1) return { structure: 'per-unit', price: price(tiers[0]!.price * factor, 6) };
+function serviceRate(sku: string, region: string, rate: ServiceRate, level: number): RateRow {
+  const [meter, unit, charge, more] = rate;
   return {
-    structure: 'graduated',
-    tiers: tiers.map((tier) => ({ upTo: tier.upTo, price: price(tier.price * factor, 6) })),
+    sku,
+    region,
+    meter,
+    term: 'on-demand',
+    unit,
+    charge: charge(level),
+    upfront: null,
+    allowance: null,
+    pool: 'component',
+    ...(typeof more === 'function' ? more(level) : more),
   };
-}
-
-function price(value: number, digits: number): string {
-  return new Decimal(value).toDecimalPlaces(digits).toString();
 }

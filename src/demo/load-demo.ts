@@ -1,12 +1,10 @@
 /** Loads the demo into a workspace: books through the same import as anyone's, designs under fixed ids. */
-import { priceAfterEdit, publishBook, type Context } from '@/operations';
-import { checkPriceBook } from '@/formats';
+import { importBook, importExchange, priceAfterEdit, type Context } from '@/operations';
+import { writeBookJson } from '@/formats/stream';
 import { DEMO_DESIGNS } from './designs';
-import { DEMO_REVISIONS, generateBook } from './generate-book';
-import { NORVANE } from './norvane';
-import { OSMERE } from './osmere';
-
-export const DEMO_PROFILES = [NORVANE, OSMERE];
+import { DEMO_REVISIONS, type DemoRevision, generatePieces } from './generate-book';
+import { DEMO_PROFILES } from './profiles';
+import type { ProviderProfile } from './provider-profile';
 
 export function demoDesignId(index: number): string {
   return `00000000-0000-4000-8000-${String(101 + index).padStart(12, '0')}`;
@@ -20,12 +18,15 @@ export async function loadDemo(context: Context): Promise<void> {
     for (const revision of DEMO_REVISIONS) {
       const known = listed.find((book) => book.key === profile.key)?.revisions ?? [];
       if (known.some((each) => each.number === revision.number)) continue;
-      const checked = checkPriceBook(generateBook(profile, revision));
-      if (!checked.ok)
-        throw new Error(`the demo book ${profile.key} is faulty: ${JSON.stringify(checked.faults[0])}`);
-      await publishBook(context, checked.value);
+      await importBook(context, {
+        id: context.newId(),
+        fileName: `${profile.key}-${revision.number}.json`,
+        bytesTotal: null,
+        source: bookBytes(profile, revision),
+      });
     }
   }
+  await importExchange(context, EXCHANGE);
   for (const [index, design] of DEMO_DESIGNS.entries()) {
     const id = demoDesignId(index);
     if (await context.designs.find(workspace, id)) continue;
@@ -34,3 +35,25 @@ export async function loadDemo(context: Context): Promise<void> {
     await priceAfterEdit(context, id);
   }
 }
+
+/** The book as a file on its way in. */
+export async function* bookBytes(
+  profile: ProviderProfile,
+  revision: DemoRevision,
+  leastRates?: number,
+): AsyncGenerator<Uint8Array> {
+  const pieces = generatePieces(profile, revision, { leastRates });
+  async function* rates() {
+    yield* pieces.rates();
+  }
+  const encoder = new TextEncoder();
+  for await (const text of writeBookJson({ ...pieces, rates: rates() })) yield encoder.encode(text);
+}
+
+/** Made-up rates of two dates, for the one book that is in euros. */
+const EXCHANGE = `date,from,to,rate
+2026-05-01,EUR,USD,1.0931
+2026-05-01,GBP,USD,1.2874
+2026-11-01,EUR,USD,1.1046
+2026-11-01,GBP,USD,1.3012
+`;

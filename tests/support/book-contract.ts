@@ -52,6 +52,12 @@ export function bookContract(name: string, make: () => Promise<Stores>): void {
       const { chunks } = await exportBook(context, 'small', 3, 'csv');
       const { kept } = await readAll(await textOf(chunks));
       expect(kept.rates).toHaveLength(smallBookFile().rates.length);
+      const again = (await textOf((await exportBook(context, 'small', 3, 'csv')).chunks)).replaceAll(
+        ',3,2026-11-01,',
+        ',4,2026-11-01,',
+      );
+      await importBook(context, uploadOf(again, 500));
+      expect(await compareRevisions(context, 'small', 3, 4)).toMatchObject({ ratesChanged: 0, ratesGone: 0 });
       await expect(exportBook(context, 'wide', 1, 'csv')).rejects.toThrow(
         /would lose something of \d+ rates/,
       );

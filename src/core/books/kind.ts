@@ -9,13 +9,7 @@ import { type KindDefinition, type MeterDefinition, running } from './kinds/defi
 import { NETWORK } from './kinds/network';
 import { STORAGE } from './kinds/storage';
 
-export type {
-  Derivation,
-  KindDefinition,
-  MeterDefinition,
-  MeterSource,
-  ServiceCategory,
-} from './kinds/definition';
+export type { KindDefinition, MeterDefinition } from './kinds/definition';
 
 const DEFINITIONS = [...COMPUTE, ...STORAGE, ...DATA, ...NETWORK, ...AROUND] as const;
 

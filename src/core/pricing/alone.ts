@@ -6,7 +6,7 @@ import type { Decimal } from '../base';
 import { kindOf, mainMeter, nearestRegion, type Offer, type Region } from '../books';
 import type { Component, Design } from '../design';
 import { firstUnitPrice } from '../rates';
-import { TERMS, type Term } from '../terms';
+import { breakEvenShare, commitmentOf, TERMS, type Term } from '../terms';
 import { conversionFactor } from '../units';
 import type { BookSet } from './book-set';
 import { priceDesign } from './price-design';
@@ -22,17 +22,28 @@ export interface TermPrice {
   readonly line: PricedLine;
   /** 1 − committed ÷ on demand; negative where it costs more; null without both. */
   readonly saving: Decimal | null;
+  /** The share of the month it must run for the commitment to cost no more than on demand; null without both. */
+  readonly breakEven: Decimal | null;
 }
 
 /** The same component under every way of paying that its kind knows. Needs E4, E7. */
 export function compareTerms(component: Component, design: Design, books: BookSet): TermPrice[] {
+  const always = priceAlone(
+    { ...component, term: 'on-demand', running: { pattern: 'always' } },
+    design,
+    books,
+  );
   return termsFor(component, design, books).map((term) => {
     const line = priceAlone({ ...component, term }, design, books);
     const saving =
       line.status === 'priced' && line.onDemand && !line.onDemand.isZero()
         ? line.monthly.value.dividedBy(line.onDemand).negated().plus(1)
         : null;
-    return { term, line, saving };
+    const breakEven =
+      commitmentOf(term) && line.status === 'priced' && always.status === 'priced'
+        ? breakEvenShare(line.monthly.value, always.monthly.value)
+        : null;
+    return { term, line, saving, breakEven };
   });
 }
 

@@ -104,7 +104,8 @@ function demandOfMeter(
   if (rate) {
     const use = meterUse({ ...base, rate });
     if (!use.ok) return use;
-    if (!use.value) {
+    // Where something is included, none entered means no more than that.
+    if (!use.value && rate.allowance === null) {
       notices.push(issue('usage.counted-as-none', ['usage', meter.meter], { meter: meter.label }));
     }
     const none = given(`${meter.label}: not entered`, ZERO, rate.unit, 'counted as none');

@@ -9,6 +9,8 @@ import { CASES } from '../usage';
 import { priceCases, type PricedComponent, type PricedDesign, priceDesign, reusableLines } from './index';
 
 const runs = { numRuns: 200 };
+/** Why some of them have no amount, on purpose. */
+const EXPECTED: readonly string[] = [];
 const HAIR = decimal('0.00000000000000000001');
 const linesOf = (priced: PricedDesign) => priced.sections.flatMap((section) => section.lines);
 const pricedOf = (priced: PricedDesign): PricedComponent[] =>
@@ -42,6 +44,8 @@ describe('random designs of every kind and structure', () => {
       .flatMap((design) => linesOf(price(design)));
     const unpriced = lines.filter((line) => line.status === 'unpriced');
     expect(unpriced.length / lines.length).toBeLessThan(0.25);
+    const codes = new Set(unpriced.flatMap((line) => line.issues.map((each) => each.code)));
+    expect([...codes].sort()).toEqual(EXPECTED);
   });
 
   it('give traces that can be worked out again: month, list, resale, total and gross', () => {

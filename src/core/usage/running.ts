@@ -71,7 +71,7 @@ function hoursOf(running: Running, hoursInMonth: Decimal, which: Case): Result<H
       const refused = dayFault(hours, days, 31);
       if (refused) return refused;
       const parts = [given('Hours a day', hours, 'h/day'), given('Days a month', days, 'day')];
-      const spells = { count: parts[1]!, hoursEach: parts[0]! };
+      const spells = { count: parts[1]!, hoursEach: given('Hours of one run', hours, 'hour') };
       return within(product('Hours run in the month', 'hour', parts), hoursInMonth, spells);
     }
     case 'weekdays': {
@@ -88,7 +88,7 @@ function hoursOf(running: Running, hoursInMonth: Decimal, which: Case): Result<H
         given('Days a week', days, 'day'),
         quotient('Weeks of the month', 'week', [month, week]),
       ]);
-      const spells = { count, hoursEach: given('Hours a day', hours, 'h/day') };
+      const spells = { count, hoursEach: given('Hours of one run', hours, 'hour') };
       return within(product('Hours run in the month', 'hour', [month, share]), hoursInMonth, spells);
     }
     case 'asleep':
