@@ -1,7 +1,7 @@
 /** Price books in PostgreSQL. A revision is written in one transaction and published at its end; then it is final. */
-import type { Kysely } from 'kysely';
+import { type Kysely, sql } from 'kysely';
 import type { RateRow } from '@/formats';
-import type { BookCatalogue, BookListing, BookStore } from '@/operations';
+import type { BookCatalogue, BookListing, BookStore, RateQuery } from '@/operations';
 import { differenceOf } from './book-difference';
 import { searchOffers } from './book-search';
 import { BookWriter } from './book-writer';
@@ -41,20 +41,25 @@ export function bookRepository(db: Kysely<Database>): BookStore {
       return revision ? catalogueOf(db, book, revision) : null;
     },
     search: (workspace, query) => searchOffers(db, workspace, query),
-    rates: async (workspace, book, number, { region, skus, kinds }) => {
+    rates: async (workspace, book, number, wanted) => {
       const revision = await findRevision(db, workspace, book, number);
       if (!revision) return null;
-      const ofKinds = db
-        .selectFrom('book_offer')
-        .select('sku')
-        .where('revision_id', '=', revision.id)
-        .where('kind', 'in', [...kinds]);
-      const wanted = new Set(skus);
-      if (kinds.length > 0) for (const { sku } of await ofKinds.execute()) wanted.add(sku);
-      if (wanted.size === 0) return [];
+      const [pairs, kinds] = [pairsOf(wanted), kindsOf(wanted)];
       const rows = await ratesFrom(db, revision.id)
-        .where('region', '=', region)
-        .where('sku', 'in', [...wanted])
+        .where(({ eb, refTuple }) =>
+          eb(
+            refTuple('region', 'sku'),
+            'in',
+            sql<never>`(
+              select pair.region, pair.sku
+              from unnest(${pairs.regions}::text[], ${pairs.skus}::text[]) as pair (region, sku)
+              union
+              select kind.region, offer.sku
+              from unnest(${kinds.regions}::text[], ${kinds.kinds}::text[]) as kind (region, kind)
+              join book_offer offer on offer.revision_id = ${revision.id}::uuid and offer.kind = kind.kind
+            )`,
+          ),
+        )
         .execute();
       return rows.map(asRow);
     },
@@ -87,6 +92,16 @@ export function bookRepository(db: Kysely<Database>): BookStore {
       return from && to ? differenceOf(db, from.id, to.id, limit) : null;
     },
   };
+}
+
+function pairsOf(wanted: readonly RateQuery[]): { regions: string[]; skus: string[] } {
+  const pairs = wanted.flatMap(({ region, skus }) => skus.map((sku) => [region, sku] as const));
+  return { regions: pairs.map(([region]) => region), skus: pairs.map(([, sku]) => sku) };
+}
+
+function kindsOf(wanted: readonly RateQuery[]): { regions: string[]; kinds: string[] } {
+  const pairs = wanted.flatMap(({ region, kinds }) => kinds.map((kind) => [region, kind] as const));
+  return { regions: pairs.map(([region]) => region), kinds: pairs.map(([, kind]) => kind) };
 }
 
 type Revision = NonNullable<Awaited<ReturnType<typeof findRevision>>>;

@@ -1,5 +1,8 @@
-/** Search over the offers of the newest revisions: by trigram for words, by plain columns for the rest. */
-import { type Kysely, sql } from 'kysely';
+/**
+ * Search over the offers of the newest revisions: by trigram for words, by plain columns for the rest. Each book gives
+ * its own cheapest by an index that is in order of price; only those few are then sorted together.
+ */
+import { type Kysely, type RawBuilder, sql } from 'kysely';
 import type { FoundOffer, OfferQuery } from '@/operations';
 import type { Database } from './schema';
 
@@ -10,61 +13,54 @@ export async function searchOffers(
   workspace: string,
   query: OfferQuery,
 ): Promise<FoundOffer[]> {
-  const newest = db
-    .selectFrom('book_revision as revision')
-    .innerJoin('price_book as book', 'book.id', 'revision.book_id')
-    .distinctOn('revision.book_id')
-    .select(['revision.id', 'book.key', 'revision.title', 'revision.currency', 'revision.number'])
-    .where('book.workspace_id', '=', workspace)
-    .where('revision.published_at', 'is not', null)
-    .$if(query.book !== undefined, (rows) => rows.where('book.key', '=', query.book!))
-    .orderBy('revision.book_id')
-    .orderBy('revision.number', 'desc');
-  const price =
-    query.region === undefined ? sql<string | null>`offer.price` : sql<string | null>`place.price`;
-  let found = db
-    .with('newest', () => newest)
-    .selectFrom('newest')
-    .innerJoin('book_offer as offer', 'offer.revision_id', 'newest.id')
-    .$if(query.region !== undefined, (rows) =>
-      rows.innerJoin('book_place as place', (join) =>
-        join
-          .onRef('place.revision_id', '=', 'newest.id')
-          .onRef('place.sku', '=', 'offer.sku')
-          .on('place.region', '=', query.region!),
-      ),
+  const ofBook = query.book === undefined ? sql`true` : sql`book.key = ${query.book}`;
+  const { rows } = await sql<FoundOffer>`
+    with newest as (
+      select distinct on (revision.book_id)
+        revision.id, book.key, revision.title, revision.currency, revision.number
+      from book_revision revision join price_book book on book.id = revision.book_id
+      where book.workspace_id = ${workspace}::uuid and revision.published_at is not null and ${ofBook}
+      order by revision.book_id, revision.number desc
     )
-    .select([
-      'newest.key as book',
-      'newest.title as bookTitle',
-      'newest.currency',
-      'newest.number as revision',
-      'offer.sku',
-      'offer.name',
-      'offer.kind',
-      'offer.family',
-      'offer.vcpu',
-      'offer.memory',
-      'offer.regions',
-      sql<FoundOffer['lifecycle']>`offer.detail->>'lifecycle'`.as('lifecycle'),
-      price.as('price'),
-    ]);
-  for (const word of query.words) found = found.where('offer.words', 'like', like(word));
-  if (query.kind) found = found.where('offer.kind', '=', query.kind);
-  if (query.family) found = found.where('offer.family', '=', query.family);
-  if (query.vcpu) found = found.where('offer.vcpu', '>=', query.vcpu);
-  if (query.memory) found = found.where('offer.memory', '>=', query.memory);
-  if (query.gpu) found = found.where('offer.gpu', '>=', query.gpu);
-  if (query.capability) {
-    found = found.where(sql<boolean>`offer.capabilities @> array[${query.capability}]::text[]`);
+    select newest.key as book, newest.title as "bookTitle", newest.currency, newest.number as revision,
+      found.sku, offer.name, offer.kind, offer.family, offer.vcpu, offer.memory, offer.lifecycle, offer.regions,
+      found.price
+    from newest
+    cross join lateral (${cheapest(query)}) found
+    join book_offer offer on offer.revision_id = newest.id and offer.sku = found.sku
+    order by found.price nulls last, newest.key, found.sku
+    limit ${query.limit}
+  `.execute(db);
+  return rows;
+}
+
+/** The SKUs and prices of one book, cheapest first. */
+function cheapest(query: OfferQuery): RawBuilder<unknown> {
+  if (query.region === undefined) {
+    return sql`
+      select offer.sku, offer.price from book_offer offer
+      where offer.revision_id = newest.id and ${conditions(query, sql`offer.price`)}
+      order by offer.price nulls last, offer.sku limit ${query.limit}
+    `;
   }
-  if (query.priceFrom) found = found.where(price, '>=', query.priceFrom);
-  if (query.priceTo) found = found.where(price, '<=', query.priceTo);
-  const rows = await found
-    .orderBy(price, (order) => order.asc().nullsLast())
-    .orderBy('newest.key')
-    .orderBy(sql`offer.sku collate "C"`)
-    .limit(query.limit)
-    .execute();
-  return rows as FoundOffer[];
+  return sql`
+    select place.sku, place.price from book_place place
+    join book_offer offer on offer.revision_id = newest.id and offer.sku = place.sku
+    where place.revision_id = newest.id and place.region = ${query.region}
+      and ${conditions(query, sql`place.price`)}
+    order by place.price nulls last, place.sku limit ${query.limit}
+  `;
+}
+
+function conditions(query: OfferQuery, price: RawBuilder<unknown>): RawBuilder<unknown> {
+  const all = query.words.map((word) => sql`offer.words like ${like(word)}`);
+  if (query.kind) all.push(sql`offer.kind = ${query.kind}`);
+  if (query.family) all.push(sql`offer.family = ${query.family}`);
+  if (query.vcpu) all.push(sql`offer.vcpu >= ${query.vcpu}::numeric`);
+  if (query.memory) all.push(sql`offer.memory >= ${query.memory}::numeric`);
+  if (query.gpu) all.push(sql`offer.gpu >= ${query.gpu}::numeric`);
+  if (query.capability) all.push(sql`offer.capabilities @> array[${query.capability}]::text[]`);
+  if (query.priceFrom) all.push(sql`${price} >= ${query.priceFrom}::numeric`);
+  if (query.priceTo) all.push(sql`${price} <= ${query.priceTo}::numeric`);
+  return all.length === 0 ? sql`true` : sql.join(all, sql` and `);
 }

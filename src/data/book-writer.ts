@@ -109,9 +109,9 @@ export class BookWriter implements BookSink {
       })),
     );
     await sql`
-      insert into book_offer (revision_id, sku, kind, name, family, detail, words, vcpu, memory, gpu, capabilities)
+      insert into book_offer (revision_id, sku, kind, name, family, lifecycle, detail, words, vcpu, memory, gpu, capabilities)
       select ${this.revisionId}::uuid, row->>'sku', row->'detail'->>'kind', row->'detail'->>'name',
-        row->'detail'->>'family', row->'detail', row->>'words', (row->'detail'->>'vcpu')::numeric,
+        row->'detail'->>'family', row->'detail'->>'lifecycle', row->'detail', row->>'words', (row->'detail'->>'vcpu')::numeric,
         (row->'detail'->>'memory')::numeric, (row->'detail'->>'gpu')::numeric,
         array(select jsonb_array_elements_text(row->'capabilities'))
       from jsonb_array_elements(${table}::jsonb) as row

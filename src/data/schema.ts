@@ -50,6 +50,7 @@ export interface Database {
     name: string;
     family: string;
     detail: JSONColumnType<OfferRow>;
+    lifecycle: OfferRow['lifecycle'];
     /** In lower case: what a search by words looks through. */
     words: string;
     vcpu: Numeric | null;

@@ -69,11 +69,9 @@ describe('the database itself', () => {
     file.rates[0]!.charge = { structure: 'per-unit', price: '0.000000000000000001' };
     file.rates[10]!.upfront = '123456789012345678901234.5';
     await importBook(testContext(stores), uploadOf(file));
-    const rates = await stores.books.rates(HERE, 'small', 3, {
-      region: 'severn',
-      skus: [],
-      kinds: ['server'],
-    });
+    const rates = await stores.books.rates(HERE, 'small', 3, [
+      { region: 'severn', skus: [], kinds: ['server'] },
+    ]);
     expect(rates?.find((rate) => rate.sku === 'A-2')?.charge).toEqual({
       structure: 'per-unit',
       price: '0.000000000000000001',

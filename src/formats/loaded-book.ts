@@ -22,7 +22,7 @@ export interface RatesWanted {
   readonly kinds: readonly Kind[];
 }
 
-export type FetchRates = (wanted: RatesWanted) => Promise<readonly RateRow[]>;
+export type FetchRates = (wanted: readonly RatesWanted[]) => Promise<readonly RateRow[]>;
 
 /** What components need of a book, by region: their own offers, or all of their kind where the cheapest is sought. */
 export function ratesWanted(
@@ -81,14 +81,16 @@ export class LoadedBook {
   }
 
   private async load(wanted: readonly RatesWanted[]): Promise<void> {
-    for (const each of wanted) {
-      const kinds = each.kinds.filter((kind) => !this.wholeKinds.has(`${each.region}\n${kind}`));
-      const skus = each.skus.filter((sku) => !this.has(each.region, sku, kinds));
-      if (kinds.length === 0 && skus.length === 0) continue;
-      const rows = await this.fetchRates({ region: each.region, skus, kinds });
-      this.keep(rows, each.region);
-      for (const kind of kinds) this.wholeKinds.add(`${each.region}\n${kind}`);
-      for (const sku of skus) this.here.add(`${each.region}\n${sku}`);
+    const missing = wanted.flatMap(({ region, ...each }): RatesWanted[] => {
+      const kinds = each.kinds.filter((kind) => !this.wholeKinds.has(`${region}\n${kind}`));
+      const skus = each.skus.filter((sku) => !this.has(region, sku, kinds));
+      return kinds.length === 0 && skus.length === 0 ? [] : [{ region, skus, kinds }];
+    });
+    if (missing.length === 0) return;
+    this.keep(await this.fetchRates(missing));
+    for (const { region, skus, kinds } of missing) {
+      for (const kind of kinds) this.wholeKinds.add(`${region}\n${kind}`);
+      for (const sku of skus) this.here.add(`${region}\n${sku}`);
     }
   }
 
@@ -103,11 +105,11 @@ export class LoadedBook {
     );
   }
 
-  private keep(rows: readonly RateRow[], region: string): void {
-    const fresh = rows.filter((row) => !this.here.has(`${region}\n${row.sku}`));
+  private keep(rows: readonly RateRow[]): void {
+    const fresh = rows.filter((row) => !this.here.has(`${row.region}\n${row.sku}`));
     if (fresh.length === 0) return;
     for (const row of fresh) this.rates.push(toRate(row));
-    for (const row of fresh) this.here.add(`${region}\n${row.sku}`);
+    for (const row of fresh) this.here.add(`${row.region}\n${row.sku}`);
     this.indexed = null;
   }
 }

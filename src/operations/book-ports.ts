@@ -108,7 +108,7 @@ export interface BookStore {
     workspace: string,
     book: string,
     revision: number,
-    query: RateQuery,
+    wanted: readonly RateQuery[],
   ): Promise<readonly RateRow[] | null>;
   /** Every rate of one offer, all regions; null: there is no such revision. */
   ratesOf(workspace: string, book: string, revision: number, sku: string): Promise<readonly RateRow[] | null>;

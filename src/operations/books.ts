@@ -34,10 +34,10 @@ export async function readRates(
   context: Context,
   book: string,
   revision: number,
-  query: RateQuery,
+  wanted: readonly RateQuery[],
 ): Promise<readonly RateRow[]> {
   requireRole(context.actor, 'viewer');
-  const rates = await context.books.rates(context.actor.workspace, book, revision, query);
+  const rates = await context.books.rates(context.actor.workspace, book, revision, wanted);
   if (!rates) throw notFound('price book');
   return rates;
 }

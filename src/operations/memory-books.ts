@@ -63,14 +63,17 @@ export function memoryBookStore(): BookStore {
         .sort(byPrice)
         .slice(0, query.limit);
     },
-    rates: async (workspace, book, revision, { region, skus, kinds }) => {
+    rates: async (workspace, book, revision, queries) => {
       const file = find(workspace, book, revision);
       if (!file) return null;
-      const wanted = new Set([
-        ...skus,
-        ...file.offers.filter((offer) => kinds.includes(offer.kind)).map((offer) => offer.sku),
-      ]);
-      return file.rates.filter((rate) => rate.region === region && wanted.has(rate.sku));
+      const kinds = new Map(file.offers.map((offer) => [offer.sku, offer.kind]));
+      return file.rates.filter((rate) =>
+        queries.some(
+          (query) =>
+            query.region === rate.region &&
+            (query.skus.includes(rate.sku) || query.kinds.includes(kinds.get(rate.sku)!)),
+        ),
+      );
     },
     ratesOf: async (workspace, book, revision, sku) =>
       find(workspace, book, revision)?.rates.filter((rate) => rate.sku === sku) ?? null,

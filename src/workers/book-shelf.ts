@@ -42,7 +42,9 @@ export class BookShelf {
     const loading = this.fetchJson(path).then((catalogue) =>
       catalogue === null
         ? null
-        : new LoadedBook(catalogue as BookWithoutRates, (wanted) => this.rates(path, wanted)),
+        : new LoadedBook(catalogue as BookWithoutRates, async (wanted) =>
+            (await Promise.all(wanted.map((each) => this.rates(path, each)))).flat(),
+          ),
     );
     this.books.set(path, loading);
     try {

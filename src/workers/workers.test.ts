@@ -30,11 +30,9 @@ async function fakeRoutes() {
       /^\/api\/books\/(\w+)\/(\d+)(?:\/rates\?(.*))?$/.exec(path) ?? [];
     if (query === undefined) return store.catalogue('here', book, Number(revision));
     const asks = new URLSearchParams(query);
-    return store.rates('here', book, Number(revision), {
-      region: asks.get('region')!,
-      skus: asks.getAll('sku'),
-      kinds: asks.getAll('kind') as Kind[],
-    });
+    return store.rates('here', book, Number(revision), [
+      { region: asks.get('region')!, skus: asks.getAll('sku'), kinds: asks.getAll('kind') as Kind[] },
+    ]);
   };
   return { asked, fetchJson };
 }

@@ -25,7 +25,7 @@ import { uploadOf } from './upload';
 
 export type Stores = Pick<Context, 'books' | 'designs' | 'imports' | 'exchange'>;
 
-const EVERYTHING = { region: 'severn', skus: [], kinds: KIND_CODES };
+const EVERYTHING = [{ region: 'severn', skus: [], kinds: KIND_CODES }];
 
 export const HERE = '00000000-0000-4000-8000-00000000000a';
 export const ELSEWHERE = '00000000-0000-4000-8000-00000000000b';

@@ -35,6 +35,10 @@ export interface Commitment {
 
 /** The commitment behind a term; null for on demand and interruptible. */
 export function commitmentOf(term: RateTerm): Commitment | null {
+  return COMMITMENTS.get(term) ?? null;
+}
+
+function parse(term: RateTerm): Commitment | null {
   if (term === 'on-demand' || term === 'interruptible') return null;
   const [months, payment, exchangeable] = term.replace(/^spend-/, '').split('-');
   return {
@@ -43,6 +47,10 @@ export function commitmentOf(term: RateTerm): Commitment | null {
     exchangeable: exchangeable !== undefined,
   };
 }
+
+const COMMITMENTS: ReadonlyMap<RateTerm, Commitment | null> = new Map(
+  RATE_TERMS.map((term) => [term, parse(term)]),
+);
 
 /** The committed price a spend commitment paid in this way buys at. */
 export function spendTermOf(term: Term): SpendTerm | null {

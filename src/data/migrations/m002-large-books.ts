@@ -9,6 +9,8 @@ export async function up(db: Kysely<unknown>): Promise<void> {
     create extension if not exists pg_trgm;
     alter table book_region add column bands jsonb;
     alter table book_offer
+      alter column sku type text collate "C",
+      add column lifecycle text not null default 'current',
       add column words text not null default '',
       add column vcpu numeric,
       add column memory numeric,
@@ -18,18 +20,19 @@ export async function up(db: Kysely<unknown>): Promise<void> {
       add column price numeric;
     create table book_place (
       revision_id uuid not null references book_revision,
-      sku text not null,
-      region text not null,
+      sku text collate "C" not null,
+      region text collate "C" not null,
       price numeric,
       primary key (revision_id, region, sku)
     );
     alter table book_rate rename to book_rate_before;
+    alter table book_rate_before rename constraint book_rate_pkey to book_rate_before_pkey;
     create table book_rate (
       revision_id uuid not null,
-      sku text not null,
-      region text not null,
-      meter text not null,
-      term text not null,
+      sku text collate "C" not null,
+      region text collate "C" not null,
+      meter text collate "C" not null,
+      term text collate "C" not null,
       unit text not null,
       charge jsonb not null,
       upfront numeric,
@@ -62,6 +65,7 @@ export async function up(db: Kysely<unknown>): Promise<void> {
       words = lower(name || ' ' || sku || ' ' || family || ' ' || kind),
       vcpu = (detail->>'vcpu')::numeric,
       memory = (detail->>'memory')::numeric,
+      lifecycle = detail->>'lifecycle',
       regions = coalesce((select array_agg(region order by region) from book_place
         where book_place.revision_id = book_offer.revision_id and book_place.sku = book_offer.sku), '{}');
     alter table book_offer enable trigger user;
@@ -70,8 +74,10 @@ export async function up(db: Kysely<unknown>): Promise<void> {
     create trigger published_is_final_on_insert after insert on book_place
       referencing new table as changed for each statement execute function refuse_change_of_published_rates();
     create index book_offer_by_words on book_offer using gin (words gin_trgm_ops);
-    create index book_offer_by_kind on book_offer (revision_id, kind, price);
+    create index book_offer_by_kind on book_offer (revision_id, kind, price, sku);
+    create index book_offer_by_price on book_offer (revision_id, price, sku);
     create index book_place_by_sku on book_place (revision_id, sku);
+    create index book_place_by_price on book_place (revision_id, region, price, sku);
   `.execute(db);
   await sql`
     create table book_import (

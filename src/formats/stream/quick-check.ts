@@ -1,7 +1,7 @@
 /**
- * The fast way through a million rates: a plain rate (a price per unit and nothing rare) whose kind, meter, term and
- * unit were found good before is good again. Whatever is not so plain is checked in full. A test holds that nothing
- * passes here that the full check refuses.
+ * The fast way through a million rates: a price per unit whose kind, meter, term, unit and rare fields were all found
+ * good together before is good again. Whatever is not so plain is checked in full. A test holds that nothing passes
+ * here that the full check refuses.
  */
 import { AMOUNT_TEXT } from '../fields';
 import type { OfferRow, RateRow } from '../price-book-schema';
@@ -9,32 +9,42 @@ import { rateSchema } from '../price-book-schema';
 import { rateFaults } from '../rate-checks';
 
 const PLAIN_FIELDS = 9;
+/** Rare fields that differ from rate to rate must not fill the memory. */
+const MOST_KEPT = 5000;
 
 export class QuickCheck {
-  /** Combinations that the full check found good at a price of zero. */
-  private readonly good = new Map<string, boolean>();
+  /** Combinations by what the full check found. */
+  private readonly known = new Map<string, boolean>();
 
   /** True: the row is a sound rate of the offer. False: check it in full. */
   accepts(row: unknown, offerOf: (sku: string) => OfferRow | undefined): row is RateRow {
     if (row === null || typeof row !== 'object') return false;
     const rate = row as Partial<RateRow>;
-    const { charge } = rate;
+    const { charge, upfront } = rate;
     if (!charge || charge.structure !== 'per-unit' || !isAmount(charge.price)) return false;
     if (typeof rate.sku !== 'string' || typeof rate.region !== 'string') return false;
-    if (rate.allowance !== null || (rate.upfront !== null && !isAmount(rate.upfront))) return false;
-    if (fieldsOf(row) !== PLAIN_FIELDS || fieldsOf(charge) !== 2) return false;
+    if (rate.allowance !== null || (upfront !== null && !isAmount(upfront))) return false;
+    if (fieldsOf(charge) !== 2) return false;
     const offer = offerOf(rate.sku);
     if (!offer) return false;
-    const hasUpfront = rate.upfront === null ? '' : '+';
-    const key = `${offer.kind}\n${rate.meter}\n${rate.term}\n${rate.unit}\n${rate.pool}\n${hasUpfront}`;
-    let good = this.good.get(key);
-    if (good === undefined) {
-      const parsed = rateSchema.safeParse({ ...row, region: 'any' });
-      good = parsed.success && rateFaults(parsed.data, offer, '').length === 0;
-      this.good.set(key, good);
-    }
+    const fields = fieldsOf(row);
+    if (fields < PLAIN_FIELDS) return false;
+    const rare = fields === PLAIN_FIELDS ? '' : rareText(rate);
+    const ahead = upfront === null ? '' : '+';
+    const key = `${offer.kind}\n${rate.meter}\n${rate.term}\n${rate.unit}\n${rate.pool}\n${ahead}\n${rare}`;
+    const known = this.known.get(key);
+    if (known !== undefined) return known;
+    const parsed = rateSchema.safeParse({ ...row, region: 'any' });
+    const good = parsed.success && rateFaults(parsed.data, offer, '').length === 0;
+    if (this.known.size < MOST_KEPT) this.known.set(key, good);
     return good;
   }
+}
+
+/** Everything about a rate but what it is a rate of, and its price. */
+function rareText(rate: Partial<RateRow>): string {
+  const { sku, region, meter, term, unit, charge, upfront, allowance, pool, ...rare } = rate;
+  return JSON.stringify(rare);
 }
 
 function isAmount(text: unknown): boolean {

@@ -1,7 +1,7 @@
 /** The JSON form of a price book as a stream: pieces in, rows out. The lists must come after the head, rates last. */
 import { type BookReader, markFaults, type Placed } from './book-reader';
 import { locate } from './json-scan';
-import { type List, LISTS, type Piece, SplitError, Splitter } from './splitter';
+import { type List, LISTS, type Piece, SplitError, Splitter, textOfPiece } from './splitter';
 
 const BATCH = 1000;
 const HEAD = ['format', 'version', 'book', 'revision'];
@@ -81,11 +81,17 @@ async function takeRows(list: List, rows: readonly Placed[], reader: BookReader)
   return list === 'offers' ? reader.takeOffers(rows) : reader.takeRegions(rows);
 }
 
+/** Neighbours lie side by side in one source, with their commas between them. */
+function together(pieces: readonly Piece[]): string {
+  const [first] = pieces as [Piece];
+  return first.source.slice(first.start, pieces[pieces.length - 1]!.end);
+}
+
 /** Parsed many at once, which is several times faster; one by one only where that fails. */
 function parsedRows(pieces: readonly Piece[], reader: BookReader): Placed[] {
   let values: unknown[] | null = null;
   try {
-    values = JSON.parse(`[${pieces.map((piece) => piece.text).join(',')}]`) as unknown[];
+    values = JSON.parse(`[${together(pieces)}]`) as unknown[];
   } catch {
     values = null;
   }
@@ -95,7 +101,7 @@ function parsedRows(pieces: readonly Piece[], reader: BookReader): Placed[] {
   }
   return pieces.flatMap((piece) => {
     try {
-      return [new PlacedPiece(piece, JSON.parse(piece.text))];
+      return [new PlacedPiece(piece, JSON.parse(textOfPiece(piece)))];
     } catch {
       const { line, column } = piece;
       reader.fault({ path: pathOf(piece), message: 'is not valid JSON', line, column });
@@ -119,7 +125,8 @@ class PlacedPiece implements Placed {
   }
 
   at(field: string): { line: number; column: number } {
-    const { text, line, column } = this.piece;
+    const { line, column } = this.piece;
+    const text = textOfPiece(this.piece);
     const before = text.slice(0, field ? locate(text, field) : 0);
     const breaks = before.split('\n').length - 1;
     return {

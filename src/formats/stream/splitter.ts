@@ -12,9 +12,16 @@ export interface Piece {
   readonly list: List | null;
   readonly key: string;
   readonly index: number;
-  readonly text: string;
+  /** It is `source` from `start` up to `end`; neighbours share one source. */
+  readonly source: string;
+  readonly start: number;
+  readonly end: number;
   readonly line: number;
   readonly column: number;
+}
+
+export function textOfPiece({ source, start, end }: Piece): string {
+  return source.slice(start, end);
 }
 
 /** The file is no JSON, or no price book: what and where. */
@@ -196,7 +203,8 @@ export class Splitter {
 
   private piece(list: List | null, end: number): Piece {
     const { line, column } = this.place();
-    return { list, key: this.key, index: this.index, text: this.text.slice(this.at, end), line, column };
+    const { key, index, text: source, at: start } = this;
+    return { list, key, index, source, start, end, line, column };
   }
 
   private error(message: string): SplitError {

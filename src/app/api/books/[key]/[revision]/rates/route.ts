@@ -12,7 +12,7 @@ export const GET = handler(async (request, params) => {
     skus: query.getAll('sku').slice(0, MOST_SKUS),
     kinds: query.getAll('kind').filter(isKind),
   };
-  return Response.json(await readRates(context(), params.key!, revisionOf(params), wanted), {
+  return Response.json(await readRates(context(), params.key!, revisionOf(params), [wanted]), {
     headers: FOREVER,
   });
 });

@@ -1,0 +1,13 @@
+import fs from 'node:fs';
+import { pipeline } from 'node:stream/promises';
+import { Readable } from 'node:stream';
+import { bookBytes } from '@/demo/load-demo';
+import { DEMO_REVISIONS } from '@/demo/generate-book';
+import { NORVANE } from '@/demo/norvane';
+import { readBook } from '@/formats/stream';
+const file = '/tmp/big.json';
+if (!fs.existsSync(file)) await pipeline(Readable.from(bookBytes(NORVANE, DEMO_REVISIONS[0]!, 1_000_000)), fs.createWriteStream(file));
+const nul = async () => undefined;
+let t = Date.now();
+const r = await readBook(fs.createReadStream(file, { highWaterMark: 262144 }), { head: nul, regions: nul, offers: nul, rates: nul });
+console.log('read+check', Date.now() - t, r.counts, r.faults.length);
