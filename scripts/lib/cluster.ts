@@ -40,6 +40,9 @@ export async function startCluster(home: string, options: ClusterOptions): Promi
       `-c port=${port}`,
       '-c unix_socket_directories=',
       '-c shared_buffers=256MB',
+      // One server, no copies of it: a large book loaded into a table of its own needs no second writing.
+      '-c wal_level=minimal',
+      '-c max_wal_senders=0',
       ...(options.durable ? [] : ['-c fsync=off', '-c synchronous_commit=off', '-c full_page_writes=off']),
     ].join(' ');
     await startServer(bin, folder, settings);

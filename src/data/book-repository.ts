@@ -66,18 +66,7 @@ export function bookRepository(db: Kysely<Database>): BookStore {
     ratesOf: async (workspace, book, number, sku) => {
       const revision = await findRevision(db, workspace, book, number);
       if (!revision) return null;
-      const rows = await ratesFrom(db, revision.id)
-        .where(
-          'region',
-          'in',
-          db
-            .selectFrom('book_place')
-            .select('region')
-            .where('revision_id', '=', revision.id)
-            .where('sku', '=', sku),
-        )
-        .where('sku', '=', sku)
-        .execute();
+      const rows = await ratesFrom(db, revision.id).where('sku', '=', sku).execute();
       return rows.map(asRow);
     },
     allRates: async (workspace, book, number) => {
@@ -141,8 +130,8 @@ function ratesFrom(db: Kysely<Database>, revisionId: string) {
     .selectFrom('book_rate')
     .select(RATE_FIELDS)
     .where('revision_id', '=', revisionId)
-    .orderBy('region')
     .orderBy('sku')
+    .orderBy('region')
     .orderBy('meter')
     .orderBy('term');
 }
@@ -160,9 +149,9 @@ async function* allRates(db: Kysely<Database>, revisionId: string): AsyncGenerat
   for (;;) {
     let page = ratesFrom(db, revisionId).limit(RATES_AT_ONCE);
     if (last) {
-      const { region, sku, meter, term } = last;
+      const { sku, region, meter, term } = last;
       page = page.where(({ eb, refTuple, tuple }) =>
-        eb(refTuple('region', 'sku', 'meter', 'term'), '>', tuple(region, sku, meter, term)),
+        eb(refTuple('sku', 'region', 'meter', 'term'), '>', tuple(sku, region, meter, term)),
       );
     }
     const rows = await page.execute();

@@ -39,7 +39,7 @@ function cheapest(query: OfferQuery): RawBuilder<unknown> {
   if (query.region === undefined) {
     return sql`
       select offer.sku, offer.price from book_offer offer
-      where offer.revision_id = newest.id and ${conditions(query, sql`offer.price`)}
+      where offer.revision_id = newest.id and ${conditions(query, 'offer')}
       order by offer.price nulls last, offer.sku limit ${query.limit}
     `;
   }
@@ -47,20 +47,22 @@ function cheapest(query: OfferQuery): RawBuilder<unknown> {
     select place.sku, place.price from book_place place
     join book_offer offer on offer.revision_id = newest.id and offer.sku = place.sku
     where place.revision_id = newest.id and place.region = ${query.region}
-      and ${conditions(query, sql`place.price`)}
+      and ${conditions(query, 'place')}
     order by place.price nulls last, place.sku limit ${query.limit}
   `;
 }
 
-function conditions(query: OfferQuery, price: RawBuilder<unknown>): RawBuilder<unknown> {
+/** Kind, size and price stand beside the place too, so that those in a region are found without their offers. */
+function conditions(query: OfferQuery, side: 'offer' | 'place'): RawBuilder<unknown> {
+  const own = sql.raw(side);
   const all = query.words.map((word) => sql`offer.words like ${like(word)}`);
-  if (query.kind) all.push(sql`offer.kind = ${query.kind}`);
+  if (query.kind) all.push(sql`${own}.kind = ${query.kind}`);
   if (query.family) all.push(sql`offer.family = ${query.family}`);
-  if (query.vcpu) all.push(sql`offer.vcpu >= ${query.vcpu}::numeric`);
-  if (query.memory) all.push(sql`offer.memory >= ${query.memory}::numeric`);
+  if (query.vcpu) all.push(sql`${own}.vcpu >= ${query.vcpu}::numeric`);
+  if (query.memory) all.push(sql`${own}.memory >= ${query.memory}::numeric`);
   if (query.gpu) all.push(sql`offer.gpu >= ${query.gpu}::numeric`);
   if (query.capability) all.push(sql`offer.capabilities @> array[${query.capability}]::text[]`);
-  if (query.priceFrom) all.push(sql`${price} >= ${query.priceFrom}::numeric`);
-  if (query.priceTo) all.push(sql`${price} <= ${query.priceTo}::numeric`);
+  if (query.priceFrom) all.push(sql`${own}.price >= ${query.priceFrom}::numeric`);
+  if (query.priceTo) all.push(sql`${own}.price <= ${query.priceTo}::numeric`);
   return all.length === 0 ? sql`true` : sql.join(all, sql` and `);
 }

@@ -6,7 +6,7 @@
 import { type Kysely, sql } from 'kysely';
 import type pg from 'pg';
 import type { Decimal } from '@/core/base';
-import { isLeadingRate, type Kind, kindOf, lotPrice } from '@/core/books';
+import { kindOf, lotPrice, mainMeter } from '@/core/books';
 import { type OfferRow, type RateRow, type RegionRow, toRate } from '@/formats';
 import type { BookHeadRow, BookSink } from '@/formats/stream';
 import { AppError } from '@/operations';
@@ -36,10 +36,11 @@ export function partitionOf(revisionId: string): string {
 export class BookWriter implements BookSink {
   private revisionId = '';
   private provider = '';
-  private readonly kinds = new Map<string, Kind>();
+  private readonly rows: OfferRow[] = [];
+  private readonly mainMeters = new Map<string, string>();
   /** By SKU: what its lot costs by region; null where the structure has no such price. */
   private readonly places = new Map<string, Map<string, Decimal | null>>();
-  private counts = { regions: 0, offers: 0, rates: 0 };
+  private counts = { regions: 0, rates: 0 };
   private copy: CopyRows | null = null;
   private hasTable = false;
 
@@ -96,26 +97,53 @@ export class BookWriter implements BookSink {
       .execute();
   }
 
+  /** Kept until the rates are known: where an offer is sold and what it costs is written with it, once. */
   async offers(rows: readonly OfferRow[]): Promise<void> {
-    await this.endCopy();
-    this.counts.offers += rows.length;
-    for (const offer of rows) this.kinds.set(offer.sku, offer.kind);
-    const table = JSON.stringify(
-      rows.map((offer) => ({
-        sku: offer.sku,
-        words: this.wordsOf(offer),
-        capabilities: offer.capabilities ?? [],
-        detail: offer,
-      })),
-    );
-    await sql`
-      insert into book_offer (revision_id, sku, kind, name, family, lifecycle, detail, words, vcpu, memory, gpu, capabilities)
-      select ${this.revisionId}::uuid, row->>'sku', row->'detail'->>'kind', row->'detail'->>'name',
-        row->'detail'->>'family', row->'detail'->>'lifecycle', row->'detail', row->>'words', (row->'detail'->>'vcpu')::numeric,
-        (row->'detail'->>'memory')::numeric, (row->'detail'->>'gpu')::numeric,
-        array(select jsonb_array_elements_text(row->'capabilities'))
-      from jsonb_array_elements(${table}::jsonb) as row
-    `.execute(this.db);
+    for (const offer of rows) {
+      this.rows.push(offer);
+      this.mainMeters.set(offer.sku, mainMeter(offer.kind)?.meter ?? '');
+    }
+  }
+
+  private async copyPlaces(): Promise<void> {
+    const columns = ['revision_id', 'sku', 'region', 'kind', 'vcpu', 'memory', 'price'];
+    const copy = new CopyRows(this.client, 'book_place', columns);
+    for (const { sku, kind, vcpu, memory } of this.rows) {
+      const rows = [...(this.places.get(sku) ?? [])].map(([region, price]) => [
+        ...[this.revisionId, sku, region, kind, vcpu, memory],
+        price?.toString() ?? null,
+      ]);
+      await copy.write(rows);
+    }
+    await copy.end();
+  }
+
+  private async insertOffers(): Promise<void> {
+    for (let from = 0; from < this.rows.length; from += ROWS_AT_ONCE) {
+      const table = JSON.stringify(
+        this.rows.slice(from, from + ROWS_AT_ONCE).map((offer) => {
+          const places = this.places.get(offer.sku) ?? new Map<string, Decimal | null>();
+          return {
+            sku: offer.sku,
+            words: this.wordsOf(offer),
+            capabilities: offer.capabilities ?? [],
+            regions: [...places.keys()].sort(),
+            price: least([...places.values()])?.toString() ?? null,
+            detail: offer,
+          };
+        }),
+      );
+      await sql`
+        insert into book_offer (revision_id, sku, kind, name, family, lifecycle, detail, words, vcpu, memory, gpu,
+          capabilities, regions, price)
+        select ${this.revisionId}::uuid, row->>'sku', row->'detail'->>'kind', row->'detail'->>'name',
+          row->'detail'->>'family', row->'detail'->>'lifecycle', row->'detail', row->>'words',
+          (row->'detail'->>'vcpu')::numeric, (row->'detail'->>'memory')::numeric, (row->'detail'->>'gpu')::numeric,
+          array(select jsonb_array_elements_text(row->'capabilities')),
+          array(select jsonb_array_elements_text(row->'regions')), (row->>'price')::numeric
+        from jsonb_array_elements(${table}::jsonb) as row
+      `.execute(this.db);
+    }
   }
 
   private wordsOf({ name, sku, family, service, kind, processor }: OfferRow): string {
@@ -151,20 +179,20 @@ export class BookWriter implements BookSink {
   }
 
   private lineOf(rate: RateRow): string {
-    const { sku, region, meter, term, unit, charge, upfront, allowance, pool, ...rest } = rate;
+    const { charge } = rate;
     const money =
       charge.structure === 'per-unit'
         ? `{"price":"${charge.price}","structure":"per-unit"}`
         : cell(JSON.stringify(charge));
-    const rare = Object.keys(rest).length > 0 ? cell(JSON.stringify(rest)) : '\\N';
-    return `${this.revisionId}\t${sku}\t${region}\t${meter}\t${term}\t${unit}\t${money}\t${upfront ?? '\\N'}\t${allowance ?? '\\N'}\t${pool}\t${rare}\n`;
+    const ahead = `${rate.upfront ?? '\\N'}\t${rate.allowance ?? '\\N'}`;
+    return `${this.revisionId}\t${rate.sku}\t${rate.region}\t${rate.meter}\t${rate.term}\t${rate.unit}\t${money}\t${ahead}\t${rate.pool}\t${rareCell(rate)}\n`;
   }
 
   private notePlace(rate: RateRow): void {
     let regions = this.places.get(rate.sku);
     if (!regions) this.places.set(rate.sku, (regions = new Map()));
-    const kind = this.kinds.get(rate.sku);
-    if (kind && isLeadingRate(rate, kind)) regions.set(rate.region, lotPrice(toRate(rate)));
+    const leads = rate.term === 'on-demand' && rate.meter === this.mainMeters.get(rate.sku);
+    if (leads) regions.set(rate.region, lotPrice(toRate(rate)));
     else if (!regions.has(rate.region)) regions.set(rate.region, null);
   }
 
@@ -176,16 +204,13 @@ export class BookWriter implements BookSink {
   async publish(at: Date): Promise<void> {
     await this.endCopy();
     const table = partitionOf(this.revisionId);
-    await this.client.query(`alter table ${table} add primary key (region, sku, meter, term)`);
-    await this.client.query(`analyze ${table}`);
-    const places = new CopyRows(this.client, 'book_place', ['revision_id', 'sku', 'region', 'price']);
-    for (const [sku, regions] of this.places) {
-      await places.write(
-        [...regions].map(([region, price]) => [this.revisionId, sku, region, price?.toString() ?? null]),
-      );
-    }
-    await places.end();
-    await this.describeOffers();
+    await this.client.query(`set local maintenance_work_mem = '256MB'`);
+    await this.client.query(`alter table ${table} add primary key (sku, region, meter, term)`);
+    await this.client.query(`analyze ${table} (sku, region)`);
+    await this.copyPlaces();
+    await this.insertOffers();
+    // Searches right after a large import must not be planned on what was known before it.
+    await this.client.query('analyze book_offer, book_place');
     await this.client.query(
       `alter table book_rate attach partition ${table} for values in ('${this.revisionId}')`,
     );
@@ -193,31 +218,27 @@ export class BookWriter implements BookSink {
       `create trigger published_is_final before insert or update or delete on ${table}
        for each row execute function refuse_change_of_published()`,
     );
-    const { regions, offers, rates } = this.counts;
+    const { regions, rates } = this.counts;
     await this.db
       .updateTable('book_revision')
-      .set({ published_at: at, region_count: regions, offer_count: offers, rate_count: rates })
+      .set({ published_at: at, region_count: regions, offer_count: this.rows.length, rate_count: rates })
       .where('id', '=', this.revisionId)
       .execute();
   }
+}
 
-  private async describeOffers(): Promise<void> {
-    const rows = [...this.places].map(([sku, regions]) => ({
-      sku,
-      regions: [...regions.keys()].sort(),
-      price: least([...regions.values()])?.toString() ?? null,
-    }));
-    for (let from = 0; from < rows.length; from += ROWS_AT_ONCE) {
-      const table = JSON.stringify(rows.slice(from, from + ROWS_AT_ONCE));
-      await sql`
-        update book_offer set
-          regions = array(select jsonb_array_elements_text(row->'regions')),
-          price = (row->>'price')::numeric
-        from jsonb_array_elements(${table}::jsonb) as row
-        where revision_id = ${this.revisionId}::uuid and sku = row->>'sku'
-      `.execute(this.db);
-    }
+const COLUMNS: ReadonlySet<string> = new Set(RATE_COLUMNS);
+
+/** The fields that have no column of their own. */
+function rareCell(rate: RateRow): string {
+  const rare: Record<string, unknown> = {};
+  let some = false;
+  for (const field in rate) {
+    if (COLUMNS.has(field)) continue;
+    rare[field] = rate[field as keyof RateRow];
+    some = true;
   }
+  return some ? cell(JSON.stringify(rare)) : '\\N';
 }
 
 function least(prices: readonly (Decimal | null)[]): Decimal | null {

@@ -9,6 +9,7 @@ export type Cell = string | null;
 export class CopyRows {
   private readonly stream: ReturnType<typeof copyFrom>;
   private failed: Error | null = null;
+  private underWay: Promise<unknown> = Promise.resolve();
   private readonly done: Promise<void>;
 
   /** Nothing else may be asked of the client until `end` has returned. `table` and `columns` are our own names. */
@@ -22,13 +23,20 @@ export class CopyRows {
     if (rows.length > 0) await this.writeText(rows.map(lineOf).join(''));
   }
 
-  /** Lines made by `lineOf`. */
+  /**
+   * Lines made by `lineOf`. Returns while they are still on their way, so that the next can be made meanwhile; waits
+   * for those before.
+   */
   async writeText(lines: string): Promise<void> {
+    await this.underWay;
     if (this.failed) throw this.failed;
-    if (!this.stream.write(lines)) await Promise.race([once(this.stream, 'drain'), this.done]);
+    if (this.stream.write(lines)) return;
+    this.underWay = Promise.race([once(this.stream, 'drain'), this.done]);
+    this.underWay.catch(() => undefined);
   }
 
   async end(): Promise<void> {
+    await this.underWay.catch(() => undefined);
     if (!this.stream.writableEnded) this.stream.end();
     await this.done;
   }

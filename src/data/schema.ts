@@ -62,7 +62,16 @@ export interface Database {
     /** Of its lot, where it is cheapest. */
     price: Numeric | null;
   };
-  book_place: { revision_id: string; sku: string; region: string; price: Numeric | null };
+  book_place: {
+    revision_id: string;
+    sku: string;
+    region: string;
+    kind: string;
+    vcpu: Numeric | null;
+    memory: Numeric | null;
+    /** Of its lot, here. */
+    price: Numeric | null;
+  };
   book_rate: {
     revision_id: string;
     sku: string;

@@ -3,7 +3,6 @@ import { Decimal } from '@/core/base';
 import { kindOf } from '@/core/books';
 import type { Fault } from './faults';
 import {
-  MOST_OFFERS,
   MOST_REGIONS,
   type OfferRow,
   type PriceBookFile,
@@ -18,9 +17,8 @@ export class BookChecker {
   private readonly regions = new Map<string, number>();
   private readonly offers = new Map<string, OfferRow>();
   private readonly offerNumbers = new Map<string, number>();
-  private readonly ways = new Map<string, number>();
-  /** Where each key was first. Keys are numbers made of the numbers of their parts: a million of them fit in memory. */
-  private readonly keys = new Map<number, number>();
+  /** By meter and term: where each offer in each region was first, by small numbers, of which a million fit in memory. */
+  private readonly ways = new Map<string, Map<number, number>>();
   private readonly quick = new QuickCheck();
   private readonly sharing: { readonly rate: RateRow; readonly offer: OfferRow; readonly path: string }[] =
     [];
@@ -42,11 +40,12 @@ export class BookChecker {
   addRate(rate: RateRow, index: number, path: string): Fault[] {
     const faults: Fault[] = [];
     const key = this.keyOf(rate);
-    const first = key === null ? undefined : this.keys.get(key);
+    const seen = this.seenUnder(rate);
+    const first = key === null ? undefined : seen.get(key);
     if (first !== undefined) {
       const shown = [rate.sku, rate.region, rate.meter, rate.term].join(' / ');
       faults.push({ path, message: `the same rate stands at rates[${first}]: ${shown}` });
-    } else if (key !== null) this.keys.set(key, index);
+    } else if (key !== null) seen.set(key, index);
     if (!this.regions.has(rate.region)) {
       faults.push({ path: `${path}.region`, message: `unknown region “${rate.region}”` });
     }
@@ -60,20 +59,25 @@ export class BookChecker {
   addPlainRate(row: unknown, index: number): boolean {
     if (!this.quick.accepts(row, (sku) => this.offers.get(sku))) return false;
     const key = this.keyOf(row);
-    if (key === null || this.keys.has(key)) return false;
-    this.keys.set(key, index);
+    const seen = this.seenUnder(row);
+    if (key === null || seen.has(key)) return false;
+    seen.set(key, index);
     return true;
   }
 
+  private seenUnder({ meter, term }: RateRow): Map<number, number> {
+    const way = `${meter}\n${term}`;
+    let seen = this.ways.get(way);
+    if (!seen) this.ways.set(way, (seen = new Map()));
+    return seen;
+  }
+
   /** Null: the offer or the region is not known. */
-  private keyOf({ sku, region, meter, term }: RateRow): number | null {
+  private keyOf({ sku, region }: RateRow): number | null {
     const offerNumber = this.offerNumbers.get(sku);
     const regionNumber = this.regions.get(region);
     if (offerNumber === undefined || regionNumber === undefined) return null;
-    const way = `${meter}\n${term}`;
-    let wayNumber = this.ways.get(way);
-    if (wayNumber === undefined) this.ways.set(way, (wayNumber = this.ways.size));
-    return (wayNumber * MOST_OFFERS + offerNumber) * MOST_REGIONS + regionNumber;
+    return offerNumber * MOST_REGIONS + regionNumber;
   }
 
   /** What only shows once everything is there: successors, grants, circles. */

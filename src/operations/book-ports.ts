@@ -112,7 +112,7 @@ export interface BookStore {
   ): Promise<readonly RateRow[] | null>;
   /** Every rate of one offer, all regions; null: there is no such revision. */
   ratesOf(workspace: string, book: string, revision: number, sku: string): Promise<readonly RateRow[] | null>;
-  /** All rates in batches, by region, SKU, meter and term; null: there is no such revision. */
+  /** All rates in batches, by SKU, region, meter and term; null: there is no such revision. */
   allRates(
     workspace: string,
     book: string,

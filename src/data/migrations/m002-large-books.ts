@@ -19,9 +19,12 @@ export async function up(db: Kysely<unknown>): Promise<void> {
       add column regions text[] not null default '{}',
       add column price numeric;
     create table book_place (
-      revision_id uuid not null references book_revision,
+      revision_id uuid not null,
       sku text collate "C" not null,
       region text collate "C" not null,
+      kind text not null,
+      vcpu numeric,
+      memory numeric,
       price numeric,
       primary key (revision_id, region, sku)
     );
@@ -51,7 +54,7 @@ export async function up(db: Kysely<unknown>): Promise<void> {
         execute format(
           'insert into %I select revision_id, sku, region, meter, term, unit, charge, upfront, allowance, pool, null
            from book_rate_before where revision_id = %L', part, revision);
-        execute format('alter table %I add primary key (region, sku, meter, term)', part);
+        execute format('alter table %I add primary key (sku, region, meter, term)', part);
         execute format('alter table book_rate attach partition %I for values in (%L)', part, revision);
         execute format('create trigger published_is_final before insert or update or delete on %I
           for each row execute function refuse_change_of_published()', part);
@@ -59,8 +62,10 @@ export async function up(db: Kysely<unknown>): Promise<void> {
     end $$;
     drop table book_rate_before;
     alter table book_offer disable trigger user;
-    insert into book_place (revision_id, sku, region)
-      select distinct revision_id, sku, region from book_rate;
+    insert into book_place (revision_id, sku, region, kind, vcpu, memory)
+      select distinct rate.revision_id, rate.sku, rate.region, offer.kind,
+        (offer.detail->>'vcpu')::numeric, (offer.detail->>'memory')::numeric
+      from book_rate rate join book_offer offer using (revision_id, sku);
     update book_offer set
       words = lower(name || ' ' || sku || ' ' || family || ' ' || kind),
       vcpu = (detail->>'vcpu')::numeric,
@@ -78,6 +83,7 @@ export async function up(db: Kysely<unknown>): Promise<void> {
     create index book_offer_by_price on book_offer (revision_id, price, sku);
     create index book_place_by_sku on book_place (revision_id, sku);
     create index book_place_by_price on book_place (revision_id, region, price, sku);
+    create index book_place_by_kind on book_place (revision_id, region, kind, price, sku);
   `.execute(db);
   await sql`
     create table book_import (

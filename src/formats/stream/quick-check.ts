@@ -8,7 +8,6 @@ import type { OfferRow, RateRow } from '../price-book-schema';
 import { rateSchema } from '../price-book-schema';
 import { rateFaults } from '../rate-checks';
 
-const PLAIN_FIELDS = 9;
 /** Rare fields that differ from rate to rate must not fill the memory. */
 const MOST_KEPT = 5000;
 
@@ -27,9 +26,8 @@ export class QuickCheck {
     if (fieldsOf(charge) !== 2) return false;
     const offer = offerOf(rate.sku);
     if (!offer) return false;
-    const fields = fieldsOf(row);
-    if (fields < PLAIN_FIELDS) return false;
-    const rare = fields === PLAIN_FIELDS ? '' : rareText(rate);
+    const rare = rareText(rate);
+    if (rare === null) return false;
     const ahead = upfront === null ? '' : '+';
     const key = `${offer.kind}\n${rate.meter}\n${rate.term}\n${rate.unit}\n${rate.pool}\n${ahead}\n${rare}`;
     const known = this.known.get(key);
@@ -41,10 +39,27 @@ export class QuickCheck {
   }
 }
 
-/** Everything about a rate but what it is a rate of, and its price. */
-function rareText(rate: Partial<RateRow>): string {
-  const { sku, region, meter, term, unit, charge, upfront, allowance, pool, ...rare } = rate;
-  return JSON.stringify(rare);
+const PLAIN: ReadonlySet<string> = new Set([
+  'sku',
+  'region',
+  'meter',
+  'term',
+  'unit',
+  'charge',
+  'upfront',
+  'allowance',
+  'pool',
+]);
+
+/** Everything about a rate but what it is a rate of, and its price; null: something of that is missing. */
+function rareText(rate: Partial<RateRow>): string | null {
+  let rare = '';
+  let plain = 0;
+  for (const field in rate) {
+    if (PLAIN.has(field)) plain += 1;
+    else rare += `${field}${JSON.stringify(rate[field as keyof RateRow])}`;
+  }
+  return plain === PLAIN.size ? rare : null;
 }
 
 function isAmount(text: unknown): boolean {
