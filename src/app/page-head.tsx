@@ -5,12 +5,20 @@ import type { ReactNode, RefObject } from 'react';
 interface PageHeadProps {
   readonly title: string;
   readonly fileLabel: string;
+  readonly accept?: string;
   readonly file: RefObject<HTMLInputElement | null>;
   readonly onFile: (file: File | undefined) => void;
   readonly children: ReactNode;
 }
 
-export function PageHead({ title, fileLabel, file, onFile, children }: PageHeadProps) {
+export function PageHead({
+  title,
+  fileLabel,
+  accept = '.json,application/json',
+  file,
+  onFile,
+  children,
+}: PageHeadProps) {
   return (
     <div className="flex h-[46px] shrink-0 items-center gap-2 border-b border-line px-[18px]">
       <h1 className="mr-auto text-lg font-semibold">{title}</h1>
@@ -18,7 +26,7 @@ export function PageHead({ title, fileLabel, file, onFile, children }: PageHeadP
       <input
         ref={file}
         type="file"
-        accept=".json,application/json"
+        accept={accept}
         aria-label={fileLabel}
         className="hidden"
         onChange={(event) => {

@@ -1,28 +1,66 @@
 /** `wick price`: the same design file, the same books, the same core; so the same numbers as on screen. */
-import { indexBook } from '@/core/books';
 import { allComponents, type Design } from '@/core/design';
 import { describeMonth, sentenceFor, writeMoney } from '@/core/display';
-import { bookSet, type BookSet, priceDesign } from '@/core/pricing';
+import { type BookSet, type MonthSeries, priceDesign, priceMonths } from '@/core/pricing';
 import { type DesignSummary, type LineSummary, summarise } from '@/core/range';
 import { type PlainFigure, toPlain, toText } from '@/core/trace';
-import { type Checked, readDesign, readPriceBook, toBookData } from '@/formats';
+import { type Checked, designCsv, readDesign } from '@/formats';
 import { invalid } from '@/operations';
-import { jsonFilesIn, readText } from './files';
+import type { Form } from './books-command';
+import { booksOfFolder, readText } from './files';
+
+const MOST_MONTHS = 120;
 
 /** Prints totals and traces; 0 if everything was priced, 3 if not. */
-export function priceCommand(designFile: string, booksFolder: string, asJson: boolean): number {
+export async function priceCommand(
+  designFile: string,
+  booksFolder: string,
+  form: Form,
+  months?: string,
+): Promise<number> {
   const design = orRefuse(readDesign(readText(designFile)), designFile);
-  const books = bookSet(
-    jsonFilesIn(booksFolder).map((file) =>
-      indexBook(toBookData(orRefuse(readPriceBook(readText(file)), file))),
-    ),
-  );
+  const horizon = months === undefined ? 0 : Number(months);
+  if (!Number.isInteger(horizon) || horizon < 0 || horizon > MOST_MONTHS) {
+    throw invalid(`--months takes a whole number from 1 to ${MOST_MONTHS}.`);
+  }
+  const books = await booksOfFolder(booksFolder);
   const summary = summarise(design, books);
-  const traces = tracesOf(design, books);
-  process.stdout.write(
-    asJson ? `${JSON.stringify({ summary, traces }, null, 2)}\n` : asText(design, summary, traces),
-  );
+  const series = horizon > 0 ? priceMonths(design, books, 'likely', horizon) : null;
+  if (form === 'csv') process.stdout.write(designCsv(design, summary));
+  else {
+    const traces = tracesOf(design, books);
+    process.stdout.write(
+      form === 'json'
+        ? `${JSON.stringify({ summary, traces, ...(series ? { months: plainMonths(series) } : {}) }, null, 2)}\n`
+        : asText(design, summary, traces) + (series ? monthsText(series) : ''),
+    );
+  }
   return summary.unpriced > 0 ? 3 : 0;
+}
+
+function plainMonths({ rows, firstYear, quarters, years, whole }: MonthSeries) {
+  const plain = ({ monthly, cash }: MonthSeries['whole']) => ({
+    monthly: monthly.toString(),
+    cash: cash.toString(),
+  });
+  return {
+    rows: rows.map((row) => ({ month: row.month, calendar: row.calendar, ...plain(row) })),
+    firstYear: plain(firstYear),
+    quarters: quarters.map(plain),
+    years: years.map(plain),
+    whole: plain(whole),
+  };
+}
+
+function monthsText({ rows, years, whole, currency }: MonthSeries): string {
+  const money = (value: MonthSeries['whole']): string =>
+    `${writeMoney(value.monthly.toString(), currency)}   cash ${writeMoney(value.cash.toString(), currency)}`;
+  return [
+    ...rows.map((row) => `Month ${row.month}${row.calendar ? ` (${row.calendar})` : ''}   ${money(row)}`),
+    ...years.map((year, at) => `Year ${at + 1}   ${money(year)}`),
+    `All ${rows.length} months   ${money(whole)} ${currency}`,
+    '',
+  ].join('\n');
 }
 
 function orRefuse<T>(read: Checked<T>, file: string): T {

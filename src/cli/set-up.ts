@@ -15,22 +15,42 @@ import {
 import { loadDemo } from '@/demo/load-demo';
 import { AppError, asAppError, type Context } from '@/operations';
 
+function contextOn(db: ReturnType<typeof connect>): Context {
+  return {
+    actor: { user: 'local', workspace: LOCAL_WORKSPACE, role: 'admin' },
+    books: bookRepository(db),
+    designs: designRepository(db),
+    imports: importRepository(db),
+    exchange: exchangeRepository(db),
+    now: () => new Date(),
+    newId: randomUUID,
+  };
+}
+
+/** Runs `work` on the database of `DATABASE_URL`, brought to the newest shape. */
+export async function withDatabase<T>(work: (context: Context) => Promise<T>): Promise<T> {
+  const url = process.env.DATABASE_URL;
+  if (!url) {
+    const message =
+      'No database is named. Set DATABASE_URL, for example to the one that ./run demo shows when it starts.';
+    throw new AppError('unavailable', message);
+  }
+  await setUpDatabase(url, { demo: false });
+  const db = connect(url);
+  try {
+    return await work(contextOn(db));
+  } finally {
+    await db.destroy();
+  }
+}
+
 export async function setUpDatabase(url: string, options: { readonly demo: boolean }): Promise<void> {
   const db = connect(url);
   try {
     await migrate(db);
     await ensureWorkspace(db, LOCAL_WORKSPACE, 'Skerrow Ferries');
     if (!options.demo || (await isDemoLoaded(db, LOCAL_WORKSPACE))) return;
-    const context: Context = {
-      actor: { user: 'local', workspace: LOCAL_WORKSPACE, role: 'admin' },
-      books: bookRepository(db),
-      designs: designRepository(db),
-      imports: importRepository(db),
-      exchange: exchangeRepository(db),
-      now: () => new Date(),
-      newId: randomUUID,
-    };
-    await loadDemo(context);
+    await loadDemo(contextOn(db));
     await markDemoLoaded(db, LOCAL_WORKSPACE, new Date());
   } catch (error) {
     if (asAppError(error).code === 'unavailable') {

@@ -1,4 +1,5 @@
 /** What differs between two revisions that are in memory. The database works the same out by itself. */
+import { firstUnitPrice, readCharge } from '@/core/rates';
 import type { OfferRow, PriceBookFile, RateRow } from '@/formats';
 import type { RateDifference, RevisionDifference } from './ports';
 
@@ -50,4 +51,25 @@ function canonical(value: unknown): string {
       ? Object.fromEntries(Object.entries(each).sort(([a], [b]) => (a < b ? -1 : 1)))
       : each,
   );
+}
+
+export interface RateChange {
+  readonly what: 'added' | 'gone' | 'dearer' | 'cheaper' | 'changed';
+  /** Of the first unit's price: 0.04 is 4 % dearer; null where one of them has none or only something else changed. */
+  readonly share: string | null;
+  readonly before: string | null;
+  readonly after: string | null;
+}
+
+/** How a rate differs: by how much of its price, or in something else. */
+export function changeOf({ before, after }: RateDifference): RateChange {
+  const [from, to] = [before, after].map((row) => row && firstUnitPrice(readCharge(row.charge)));
+  const texts = { before: from?.toString() ?? null, after: to?.toString() ?? null };
+  if (!before) return { what: 'added', share: null, ...texts };
+  if (!after) return { what: 'gone', share: null, ...texts };
+  if (!from || !to || from.equals(to) || before.unit !== after.unit) {
+    return { what: 'changed', share: null, ...texts };
+  }
+  const share = from.isZero() ? null : to.dividedBy(from).minus(1).toDecimalPlaces(6).toString();
+  return { what: to.greaterThan(from) ? 'dearer' : 'cheaper', share, ...texts };
 }

@@ -4,12 +4,20 @@ import { CircleAlert } from 'lucide-react';
 export interface FaultLine {
   readonly path: string;
   readonly message: string;
+  readonly line?: number;
+  readonly column?: number;
 }
 
 interface ErrorNoteProps {
   readonly message: string;
   readonly faults?: readonly FaultLine[];
   readonly more?: number;
+}
+
+/** "line 12, column 9 · rates[3].unit". */
+function placeOf({ path, line, column }: FaultLine): string {
+  const place = line ? `line ${line}, column ${column ?? 1}` : '';
+  return [place, path].filter(Boolean).join(' · ') || 'the file';
 }
 
 export function ErrorNote({ message, faults = [], more = 0 }: ErrorNoteProps) {
@@ -23,7 +31,7 @@ export function ErrorNote({ message, faults = [], more = 0 }: ErrorNoteProps) {
         <ul className="mt-2 space-y-1.5">
           {faults.map((fault, index) => (
             <li key={index}>
-              <span className="block font-mono text-xs break-all text-soft">{fault.path || 'the file'}</span>
+              <span className="block font-mono text-xs break-all text-soft">{placeOf(fault)}</span>
               {fault.message}
             </li>
           ))}

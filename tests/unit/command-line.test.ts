@@ -3,12 +3,16 @@ import { spawnSync } from 'node:child_process';
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { beforeAll, describe, expect, it } from 'vitest';
+import { gzipSync } from 'node:zlib';
+import { beforeAll, describe, expect, it, vi } from 'vitest';
 import { indexBook } from '@/core/books';
 import { bookSet } from '@/core/pricing';
 import { type DesignSummary, summarise } from '@/core/range';
-import { readDesign, readPriceBook, toBookData, writeDesign } from '@/formats';
+import { type PriceBookFile, readDesign, readPriceBook, toBookData, writeDesign } from '@/formats';
 import { exampleDesign } from '../../docs/formats/examples';
+
+// Each call is a process of its own.
+vi.setConfig({ testTimeout: 60_000 });
 
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'wick-cli-'));
 const books = path.join(folder, 'books');
@@ -69,6 +73,74 @@ describe('wick price', () => {
     [['price'], 64, /wick price DESIGN/],
     [['price', '--colour'], 64, /colour/],
   ] as const)('%j ends with %i and one clear word', (args, code, message) => {
+    const result = wick(...args);
+    expect(result.status).toBe(code);
+    expect(result.stderr).toMatch(message);
+  });
+});
+
+describe('wick price, further', () => {
+  it('prints the months of a design and its CSV', () => {
+    const months = wick('price', 'docs/formats/design.example.json', '--books', books, '--months', '13');
+    expect(months.stdout).toMatch(/Year 2 {3}255\.21 {3}cash 1.043\.54/);
+    expect(months.stdout).toMatch(/All 13 months {3}3.317\.69 {3}cash 4.106\.02/);
+    const csv = wick('price', 'docs/formats/design.example.json', '--books', books, '--format', 'csv');
+    expect(csv.stdout).toContain('255.21');
+  });
+});
+
+describe('wick books', () => {
+  const book = 'docs/formats/price-book.example.json';
+
+  beforeAll(() => {
+    const changed = JSON.parse(fs.readFileSync(book, 'utf8')) as PriceBookFile;
+    changed.revision.number = 2;
+    changed.rates[0]!.charge = { structure: 'per-unit', price: '0.077' };
+    fs.writeFileSync(file('changed.json'), JSON.stringify(changed));
+    const text = fs.readFileSync(book, 'utf8');
+    fs.writeFileSync(file('bad.json'), text.replace('"unit": "hour"', '"unit": "barrel"'));
+    fs.writeFileSync(file('packed.json.gz'), gzipSync(text));
+  });
+
+  it('checks files, packed or not, and tells faults by line and column', () => {
+    const good = wick('books', 'check', book, file('packed.json.gz'));
+    expect(good.status).toBe(0);
+    expect(good.stdout.match(/good\. Harbour House, revision 1/g)).toHaveLength(2);
+    const bad = wick('books', 'check', file('bad.json'));
+    expect(bad.status).toBe(2);
+    const line = fs
+      .readFileSync(file('bad.json'), 'utf8')
+      .split('\n')
+      .findIndex((each) => each.includes('barrel'));
+    expect(bad.stdout).toContain(`line ${line + 1}, column`);
+    expect(wick('books', 'check', file('bad.json'), '--format', 'csv').stdout).toContain('rates[0].unit');
+  });
+
+  it('tells what differs between two files', () => {
+    const result = wick('books', 'diff', book, file('changed.json'));
+    expect(result.status).toBe(0);
+    expect(result.stdout).toMatch(/Rates: 0 added, 0 gone, 1 changed/);
+    expect(result.stdout).toMatch(/cheaper .*0\.142 → 0\.077 {2}−45\.8/);
+    const json = JSON.parse(wick('books', 'diff', book, file('changed.json'), '--json').stdout) as {
+      changes: { what: string }[];
+    };
+    expect(json.changes).toMatchObject([{ what: 'cheaper' }]);
+  });
+
+  it('searches a folder of books', () => {
+    const found = wick('books', 'search', '--kind', 'server', '--vcpu', '4', '--books', books, '--json');
+    expect(JSON.parse(found.stdout)).toMatchObject([{ sku: 'BERTH-4-16', book: 'harbour-house' }]);
+    const none = wick('books', 'search', 'submarine', '--books', books);
+    expect([none.status, none.stdout]).toEqual([4, 'Nothing found.\n']);
+  });
+
+  it.each([
+    [['books', 'import', 'docs/formats/price-book.example.json'], 7, /DATABASE_URL/],
+    [['books', 'search', '--kind', 'submarine', '--books', 'docs/formats'], 2, /./],
+    [['books', 'check', 'nowhere.json'], 4, /cannot be read/],
+    [['books', 'juggle'], 64, /wick books check/],
+    [['books', 'check', 'x', '--format', 'runes'], 64, /wick books check/],
+  ] as const)('%j ends with %i', (args, code, message) => {
     const result = wick(...args);
     expect(result.status).toBe(code);
     expect(result.stderr).toMatch(message);

@@ -1,7 +1,7 @@
 /** Price books and their dated revisions; another is brought in from a file. */
 'use client';
 import { useRouter } from 'next/navigation';
-import { useMemo, useRef, useState } from 'react';
+import { useCallback, useMemo, useRef, useState } from 'react';
 import { writeNumber } from '@/core/display';
 import type { BookListing, RevisionListing } from '@/operations';
 import { Button } from '@/ui/button';
@@ -10,12 +10,15 @@ import { Ledger, type LedgerColumn, type LedgerCursor, type LedgerRow } from '@/
 import { Margin } from '@/ui/margin';
 import { TallyFigure, TallyLine } from '@/ui/tally-line';
 import { tell } from '@/ui/toast';
-import { FileFaults, type FileTrouble } from '../file-faults';
+import { FileFaults } from '../file-faults';
 import { PageHead } from '../page-head';
 import { useFindable } from '../find';
-import { ApiError, callApi } from '../lib/call-api';
 import { writeWhen } from '../lib/time';
+import { DifferenceDialog } from './difference';
+import { ExchangeDialog } from './exchange-dialog';
+import { ImportDialog } from './import-dialog';
 import { RevisionMargin } from './revision-margin';
+import { type Imported, useImport } from './use-import';
 
 type Row = { readonly book: BookListing; readonly revision: RevisionListing | null };
 
@@ -26,34 +29,23 @@ export function BooksLedger({ books }: { readonly books: readonly BookListing[] 
     books[0] ? { row: keyOf(books[0], books[0].revisions[0]!), column: 'name' } : null,
   );
   const [marginOpen, setMarginOpen] = useState(true);
-  const [trouble, setTrouble] = useState<FileTrouble | null>(null);
-  const [busy, setBusy] = useState<string | null>(null);
-  const rows = useMemo(() => rowsOf(books), [books]);
-  const focused = rows.find((row) => row.key === cursor?.row)?.data;
-  const revision = focused?.revision ?? focused?.book.revisions[0];
-
-  const importFile = async (chosen: File | undefined): Promise<void> => {
-    if (!chosen) return;
-    setTrouble(null);
-    setBusy(chosen.name);
-    try {
-      const book = await callApi<{ key: string; title: string; revision: number; rates: number }>(
-        '/api/books/import',
-        { method: 'POST', body: chosen },
-      );
+  const [comparing, setComparing] = useState<readonly [number, number] | null>(null);
+  const [exchangeOpen, setExchangeOpen] = useState(false);
+  const published = useCallback(
+    (book: Imported): void => {
       router.refresh();
       tell(
         `${book.title}, revision ${book.revision}: ${writeNumber(String(book.rates))} rates are published.`,
       );
       setCursor({ row: `${book.key}/${book.revision}`, column: 'name' });
-    } catch (error) {
-      if (error instanceof ApiError)
-        setTrouble({ file: chosen.name, message: error.message, faults: error.faults, more: error.more });
-      else throw error;
-    } finally {
-      setBusy(null);
-    }
-  };
+    },
+    [router],
+  );
+  const { uploading, trouble, send, cancel, forget } = useImport(published);
+  const rows = useMemo(() => rowsOf(books), [books]);
+  const focused = rows.find((row) => row.key === cursor?.row)?.data;
+  const revision = focused?.revision ?? focused?.book.revisions[0];
+
   const findable = useMemo(
     () => [
       {
@@ -67,8 +59,8 @@ export function BooksLedger({ books }: { readonly books: readonly BookListing[] 
   );
   useFindable('books', findable);
   const importButton = (
-    <Button tone="strong" disabled={busy !== null} onClick={() => file.current?.click()}>
-      {busy ? `Checking ${busy.slice(0, 40)} …` : 'Import a price book'}
+    <Button tone="strong" disabled={uploading !== null} onClick={() => file.current?.click()}>
+      Import a price book
     </Button>
   );
   return (
@@ -77,17 +69,24 @@ export function BooksLedger({ books }: { readonly books: readonly BookListing[] 
         title="Price books"
         fileLabel="Price book file"
         file={file}
-        onFile={(chosen) => void importFile(chosen)}
+        accept=".json,.csv,.gz,application/json,text/csv"
+        onFile={(chosen) => chosen && void send(chosen)}
       >
+        <Button onClick={() => setExchangeOpen(true)}>Exchange rates</Button>
         {importButton}
       </PageHead>
-      <FileFaults trouble={trouble} onClose={() => setTrouble(null)} />
+      <FileFaults trouble={trouble} onClose={forget} />
+      <ImportDialog uploading={uploading} onCancel={cancel} />
+      <ExchangeDialog open={exchangeOpen} onClose={() => setExchangeOpen(false)} />
+      {focused && (
+        <DifferenceDialog book={focused.book} between={comparing} onClose={() => setComparing(null)} />
+      )}
       <div className="flex min-h-0 flex-1 max-[700px]:flex-col">
         {books.length === 0 ? (
           <div className="flex-1 bg-surface">
             <Empty title="No price books yet" acts={importButton}>
-              A price book holds one provider’s rates at a date. Bring one in as a JSON file; its form is
-              described in docs/formats/price-book.md.
+              A price book holds one provider’s rates at a date. Bring one in as a JSON file or as a flat CSV,
+              packed with gzip or not; the forms are described in docs/formats/price-book.md.
             </Empty>
           </div>
         ) : (
@@ -106,6 +105,7 @@ export function BooksLedger({ books }: { readonly books: readonly BookListing[] 
               key={`${focused.book.key}/${revision.number}`}
               book={focused.book}
               revision={revision}
+              onCompare={(before) => setComparing([before, revision.number])}
             />
           </Margin>
         )}

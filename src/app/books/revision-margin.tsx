@@ -3,6 +3,7 @@
 import { useEffect, useState } from 'react';
 import { KINDS } from '@/core/books';
 import type { BookListing, RevisionListing } from '@/operations';
+import { Button } from '@/ui/button';
 import { callApi } from '../lib/call-api';
 
 interface Catalogue {
@@ -11,16 +12,25 @@ interface Catalogue {
     readonly name: string;
     readonly country: string;
     readonly carbon: number | null;
+    readonly bands?: Readonly<Record<string, string>>;
   }[];
   readonly offers: readonly { readonly kind: string; readonly lifecycle: string }[];
+}
+
+/** ", price band near" where a region has any. */
+function bandsOf(bands: Readonly<Record<string, string>> = {}): string {
+  const names = [...new Set(Object.values(bands))];
+  return names.length === 0 ? '' : `, price band ${names.join(', ')}`;
 }
 
 export function RevisionMargin({
   book,
   revision,
+  onCompare,
 }: {
   readonly book: BookListing;
   readonly revision: RevisionListing;
+  readonly onCompare: (before: number) => void;
 }) {
   const [catalogue, setCatalogue] = useState<Catalogue | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -35,6 +45,11 @@ export function RevisionMargin({
       current = false;
     };
   }, [path]);
+  const before = book.revisions.find((each) => each.number < revision.number);
+  const kinds = KINDS.map((kind) => ({
+    ...kind,
+    count: catalogue?.offers.filter((offer) => offer.kind === kind.kind).length ?? 0,
+  })).filter((kind) => kind.count > 0);
   const retiring = catalogue?.offers.filter((offer) => offer.lifecycle === 'retiring').length ?? 0;
   return (
     <div>
@@ -45,18 +60,29 @@ export function RevisionMargin({
         Prices of {revision.effective}, in {book.currency}
       </p>
       <p className="mt-2 text-sm break-words">{revision.source}</p>
+      <div className="mt-3 flex flex-wrap items-center gap-2">
+        {before && (
+          <Button onClick={() => onCompare(before.number)}>
+            What changed since revision {before.number}
+          </Button>
+        )}
+        <a className="text-sm text-brand underline" href={`${path}/export?form=json`}>
+          JSON
+        </a>
+        <a className="text-sm text-brand underline" href={`${path}/export?form=csv`}>
+          CSV
+        </a>
+      </div>
       {trouble && <p className="mt-3 text-ember-ink">{trouble}</p>}
       {!catalogue && !trouble && <p className="mt-3 text-soft">Reading …</p>}
       {catalogue && (
         <>
           <h3 className="mt-4 border-b border-ink pb-1 text-sm font-semibold">Offers</h3>
           <ul>
-            {KINDS.map((kind) => (
+            {kinds.map((kind) => (
               <li key={kind.kind} className="flex justify-between border-b border-line py-1">
                 <span>{kind.label}</span>
-                <span className="tabular-nums">
-                  {catalogue.offers.filter((offer) => offer.kind === kind.kind).length}
-                </span>
+                <span className="tabular-nums">{kind.count}</span>
               </li>
             ))}
           </ul>
@@ -70,7 +96,10 @@ export function RevisionMargin({
               >
                 <span className="min-w-0">
                   {region.name}, {region.country}
-                  <span className="block font-mono text-xs text-soft">{region.code}</span>
+                  <span className="block font-mono text-xs text-soft">
+                    {region.code}
+                    {bandsOf(region.bands)}
+                  </span>
                 </span>
                 <span className="text-xs whitespace-nowrap text-soft">
                   {region.carbon === null ? 'grid unknown' : `${region.carbon} g CO2e/kWh`}

@@ -53,15 +53,16 @@ function fitFor(placed: Placed, need: Need, context: PriceContext): Fit {
   const known = fits.get(book) ?? new Map<string, Fit>();
   fits.set(book, known);
   const hours = hoursForFastPath(component, hoursInMonth, context.case);
+  const inRuns = component.running.pattern === 'days';
   const { id: _id, name: _name, ...rest } = component;
   const allowances = { ...context.allowances, month: 0 };
   const key = hours
-    ? JSON.stringify([region, need, component.term, hours, hoursInMonth])
+    ? JSON.stringify([region, need, component.term, hours, hoursInMonth, inRuns])
     : JSON.stringify([region, hoursInMonth, context.case, rest, allowances]);
   let fit = known.get(key);
   if (!fit) {
     const cost = (offer: Offer): Decimal | null => {
-      const fast = hours && unitMonthlyCost(book, offer, region, component.term, hours, hoursInMonth);
+      const fast = hours && unitMonthlyCost(book, offer, region, component.term, hours, hoursInMonth, inRuns);
       return fast && fast.simple ? fast.cost : tracedCost({ ...placed, offer }, context);
     };
     fit = cheapestThatFits(need, book.soldIn(region, component.kind), cost);

@@ -17,7 +17,7 @@ import {
 import type { Rate } from '../books';
 import type { Component } from '../design';
 import { type Figure, given, product, sum } from '../trace';
-import { type Case, hoursAtLevel, levelsOf, readCase, WEEK_HOURS } from '../usage';
+import { type Case, hoursAtLevel, levelsOf, mapHours, readCase, WEEK_HOURS } from '../usage';
 import { type MeterContext, type MeterUse } from './meter-context';
 import { meterUse } from './meter-use';
 
@@ -53,8 +53,8 @@ export function committedPart(
   const use = meterUse(full);
   if (!use.ok) return use;
   if (!use.value) return err(issue('usage.missing', ['usage', meter.meter], { meter: label }));
-  const running = time.profile.units.map((each) => each.times(count.value));
-  const above = running.map((each) => Decimals.max(ZERO, each.minus(units.value)));
+  const running = mapHours(time.profile.units, (each) => each.times(count.value));
+  const above = mapHours(running, (each) => Decimals.max(ZERO, each.minus(units.value)));
   const notices = [...unusedNotices(running, units.value, context)];
   if (!time.profile.placed && units.value.lessThan(count.value))
     notices.push(issue('profile.spread-evenly', ['running']));
@@ -124,7 +124,9 @@ function aboveUse(context: MeterContext, above: readonly Decimal[]): Result<Mete
 
 function unusedNotices(running: readonly Decimal[], units: Decimal, context: MeterContext): Issue[] {
   if (units.isZero()) return [];
-  const used = addAll(running.map((each) => Decimals.min(each, units)));
+  const used = addAll(
+    levelsOf(running).map((level) => Decimals.min(level.units, units).times(level.weekHours)),
+  );
   const paid = units.times(WEEK_HOURS);
   if (!used.lessThan(paid)) return [];
   const share = used.dividedBy(paid);

@@ -68,7 +68,7 @@ export function demandsOf(subject: Subject, context: PriceContext): Result<Deman
   if (component.term === 'interruptible' && !onDemand.some(({ rate }) => rate.term === 'interruptible')) {
     return err(notSold(subject));
   }
-  if (time.value.profile.short)
+  if (component.running.pattern === 'autoscale' && time.value.profile.short)
     notices.push(issue('autoscale.short', ['running'], { count: count.value.toString() }));
   return ok({ onDemand, committed, notices, time: time.value });
 }

@@ -66,8 +66,9 @@ function billedHours(context: MeterContext, units: Figure, ranks: readonly Rank[
 
 /** Units that run the same hours, from the profile: of 2 to 6 units, two run always and the others less. */
 export function ranksOf(time: RunningTime, units: Figure, hoursInMonth: Decimal): Rank[] {
+  if (time.hours.operation !== 'sum') return [{ units, hours: time.hours }];
   const levels = levelsOf(time.profile.units).filter((level) => !level.units.isZero());
-  if (time.hours.operation !== 'sum' || levels.length === 0) return [{ units, hours: time.hours }];
+  if (levels.length === 0) return [{ units, hours: time.hours }];
   const ranks: Rank[] = [];
   let below = ZERO;
   levels.forEach((level, index) => {

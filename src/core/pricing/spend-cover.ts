@@ -19,7 +19,7 @@ import { allocateSpend, type SpendMember, spendTermOf } from '../terms';
 import { difference, type Figure, given, product, quotient, rate, sum } from '../trace';
 import { conversionFactor } from '../units';
 import type { Rate } from '../books';
-import { type Case, readCase } from '../usage';
+import { type Case, mapHours, readCase } from '../usage';
 import { head } from '../books';
 import type { ChargedLine, LinePart } from './charges';
 import { rateSource } from './pools';
@@ -86,7 +86,7 @@ function candidatesOf(
     const onDemand = hourlyPrice(demand.rate, parts);
     if (!committed || !onDemand || committed.isZero()) return [];
     // A rate per vCPU or GiB: what one unit costs an hour is its price times the size.
-    const hours = each.demands.time.profile.units.map((units) => units.times(each.count.value));
+    const hours = mapHours(each.demands.time.profile.units, (units) => units.times(each.count.value));
     const weekUnits = hours.reduce((total, units) => total.plus(units), ZERO);
     const perUnit = sizeFactor(demand.use.quantity.value, demand.rate.unit, weekUnits, each.hoursInMonth);
     return [

@@ -35,11 +35,14 @@ export function unitMonthlyCost(
   term: Term,
   hoursRun: Decimal,
   hoursInMonth: Decimal,
+  /** Whether the hours come in runs of their own, which started increments would round up. */
+  inRuns = false,
 ): FastCost {
   const rates = book.ratesOf(offer.sku, region);
   const rate = rates.find((each) => each.meter === 'running' && each.term === term);
   if (!rate) return { simple: true, cost: null };
-  if (!isSimple(rate) || rates.some((each) => each.meter === 'fee')) return { simple: false, cost: null };
+  if (!isSimple(rate, inRuns) || rates.some((each) => each.meter === 'fee'))
+    return { simple: false, cost: null };
   const price = firstUnitPrice(rate.charge)!;
   const commitment = commitmentOf(term);
   if (commitment) {
@@ -53,13 +56,13 @@ export function unitMonthlyCost(
     : { simple: false, cost: null };
 }
 
-function isSimple(rate: Rate): boolean {
+function isSimple(rate: Rate, inRuns: boolean): boolean {
   return (
     rate.charge.structure === 'per-unit' &&
     rate.allowance === null &&
     !rate.sustained &&
     !rate.monthlyCap &&
-    !rate.increment &&
+    !(rate.increment && inRuns) &&
     !rate.minimums
   );
 }

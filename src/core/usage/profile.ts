@@ -86,13 +86,28 @@ export function weekProfile(
 
 /** Distinct heights of a profile with how many hours of the week each lasts, lowest first. */
 export function levelsOf(units: readonly Decimal[]): Level[] {
-  const counts = new Map<string, Level>();
+  const counts = new Map<string, { units: Decimal; weekHours: number }>();
+  let last: { units: Decimal; weekHours: number } | undefined;
   for (const each of units) {
-    const key = each.toString();
-    const known = counts.get(key);
-    counts.set(key, { units: each, weekHours: (known?.weekHours ?? 0) + 1 });
+    // Neighbouring hours mostly hold the very same value; comparing digits would be the dear part.
+    if (last?.units !== each) {
+      const key = each.toString();
+      last = counts.get(key);
+      if (!last) counts.set(key, (last = { units: each, weekHours: 0 }));
+    }
+    last.weekHours += 1;
   }
   return [...counts.values()].sort((a, b) => a.units.comparedTo(b.units));
+}
+
+/** Applies `change` to every hour, once for each value. */
+export function mapHours(units: readonly Decimal[], change: (value: Decimal) => Decimal): Decimal[] {
+  const known = new Map<Decimal, Decimal>();
+  return units.map((each) => {
+    let value = known.get(each);
+    if (!value) known.set(each, (value = change(each)));
+    return value;
+  });
 }
 
 export function meanOf(units: readonly Decimal[]): Decimal {

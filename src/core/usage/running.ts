@@ -45,11 +45,41 @@ export function runningTime(
 ): Result<RunningTime> {
   const simple = hoursOf(running, hoursInMonth, which);
   if (!simple.ok) return simple;
-  const runHours = simple.value ? simple.value.hours.value : hoursInMonth;
-  const profile = weekProfile(running, which, { runHours, monthHours: hoursInMonth }, load);
+  if (simple.value) return ok(new SimpleTime(simple.value, running, which, hoursInMonth));
+  const month = { runHours: hoursInMonth, monthHours: hoursInMonth };
+  const profile = weekProfile(running, which, month, load);
   if (!profile.ok) return profile;
-  if (simple.value) return ok({ ...simple.value, profile: profile.value });
   return ok({ hours: unitHours(profile.value, hoursInMonth), spells: null, profile: profile.value });
+}
+
+/** Hours that need no profile; it is worked out when someone asks, which for most lines nobody does. */
+class SimpleTime implements RunningTime {
+  private known: Profile | null = null;
+
+  constructor(
+    private readonly simple: Omit<RunningTime, 'profile'>,
+    private readonly running: Running,
+    private readonly which: Case,
+    private readonly monthHours: Decimal,
+  ) {}
+
+  get hours(): Figure {
+    return this.simple.hours;
+  }
+
+  get spells(): Spells | null {
+    return this.simple.spells;
+  }
+
+  get profile(): Profile {
+    if (!this.known) {
+      const { running, which, monthHours } = this;
+      const profile = weekProfile(running, which, { runHours: this.hours.value, monthHours }, null);
+      if (!profile.ok) throw new Error('a pattern with hours of its own has a profile');
+      this.known = profile.value;
+    }
+    return this.known;
+  }
 }
 
 type HoursOf = Omit<RunningTime, 'profile'> | null;

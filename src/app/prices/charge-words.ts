@@ -1,0 +1,47 @@
+/** A charge in a few words, with the digits it has. */
+import { assertNever } from '@/core/base';
+import { writeNumber } from '@/core/display';
+import type { RateRow } from '@/formats/price-book';
+
+/** "0.1 USD per hour", "graduated from 0.09 to 0.05 USD per GB". */
+export function chargeWords(rate: Pick<RateRow, 'charge' | 'unit'>, currency: string): string {
+  const { charge, unit } = rate;
+  const per = `${currency} per ${unit}`;
+  switch (charge.structure) {
+    case 'per-unit':
+      return `${writeNumber(charge.price)} ${per}`;
+    case 'per-block':
+      return `${writeNumber(charge.price)} ${currency} per started ${writeNumber(charge.block)} ${unit}`;
+    case 'graduated':
+    case 'volume': {
+      const prices = charge.tiers.map((tier) => writeNumber(tier.price));
+      const range = prices.length === 1 ? prices[0]! : `from ${prices[0]!} to ${prices[prices.length - 1]!}`;
+      const how = charge.structure === 'graduated' ? 'graduated' : 'all at one tier';
+      return `${range} ${per}, ${how}`;
+    }
+    case 'stepped': {
+      const fees = charge.bands.map((band) => `${writeNumber(band.fee)} up to ${writeNumber(band.upTo)}`);
+      const beyond = charge.beyond
+        ? `, then ${writeNumber(charge.beyond.fee)} per started ${writeNumber(charge.beyond.block)}`
+        : '';
+      return `${currency} each: ${fees.join(', ')} ${unit}${beyond}`;
+    }
+    case 'greatest-of': {
+      const carries = charge.dimensions.map(
+        (each) => `${writeNumber(each.carries)} ${each.label.toLowerCase()}`,
+      );
+      return `${writeNumber(charge.unitPrice)} ${currency} per unit-hour; a unit carries ${carries.join(', ')}`;
+    }
+    case 'by-parts':
+      return `${writeNumber(charge.vcpu)} per vCPU and ${writeNumber(charge.memory)} per GiB, ${per}`;
+    case 'share-of-spend': {
+      const shares = charge.tiers.map((tier) => `${writeNumber(String(Number(tier.share) * 100))} %`);
+      const floor = charge.floor ? `, at least ${writeNumber(charge.floor)} ${currency}` : '';
+      return `${shares.join(', then ')} of the spend${floor}`;
+    }
+    case 'flat':
+      return `${writeNumber(charge.amount)} ${currency} ${charge.once ? 'once' : 'a month'}`;
+    default:
+      return assertNever(charge);
+  }
+}

@@ -1,0 +1,17 @@
+import type { Metadata } from 'next';
+import { context } from '@/app/wiring';
+import { listBooks, readCatalogue } from '@/operations';
+import { PricesScreen, type SearchPlace } from './prices-screen';
+
+export const metadata: Metadata = { title: 'Prices' };
+
+export default async function PricesPage() {
+  const books = await listBooks(context());
+  const places = await Promise.all(
+    books.map(async (book): Promise<SearchPlace> => {
+      const { regions } = await readCatalogue(context(), book.key, book.revisions[0]!.number);
+      return { key: book.key, title: book.title, regions: regions.map(({ code, name }) => ({ code, name })) };
+    }),
+  );
+  return <PricesScreen books={places} />;
+}

@@ -1,0 +1,104 @@
+/** What may be asked of offers. */
+'use client';
+import { KINDS } from '@/core/books';
+import { INPUT } from '@/ui/field';
+import type { SearchPlace } from './prices-screen';
+
+export interface Asked {
+  readonly text: string;
+  readonly kind: string;
+  readonly book: string;
+  readonly region: string;
+  readonly vcpu: string;
+  readonly memory: string;
+  readonly gpu: string;
+  readonly capability: string;
+  readonly priceFrom: string;
+  readonly priceTo: string;
+}
+
+export const NOTHING_ASKED: Asked = {
+  text: '',
+  kind: '',
+  book: '',
+  region: '',
+  vcpu: '',
+  memory: '',
+  gpu: '',
+  capability: '',
+  priceFrom: '',
+  priceTo: '',
+};
+
+interface SearchBarProps {
+  readonly books: readonly SearchPlace[];
+  readonly asked: Asked;
+  readonly onAsk: (asked: Asked) => void;
+}
+
+export function SearchBar({ books, asked, onAsk }: SearchBarProps) {
+  const set = (part: Partial<Asked>): void => onAsk({ ...asked, ...part });
+  const text = (label: string, field: keyof Asked, width: string, hint = '') => (
+    <label className={width}>
+      <span className="mb-0.5 block text-xs text-soft">{label}</span>
+      <input
+        value={asked[field]}
+        placeholder={hint}
+        inputMode={hint ? undefined : 'decimal'}
+        onChange={(event) => set({ [field]: event.target.value })}
+        className={INPUT}
+      />
+    </label>
+  );
+  return (
+    <form
+      role="search"
+      aria-label="Prices"
+      onSubmit={(event) => event.preventDefault()}
+      className="flex shrink-0 flex-wrap items-end gap-2 border-b border-line px-[18px] py-2"
+    >
+      <h1 className="mr-2 self-center text-lg font-semibold">Prices</h1>
+      {text('Words', 'text', 'min-w-[150px] flex-1', 'name, family, provider')}
+      <label className="w-[150px]">
+        <span className="mb-0.5 block text-xs text-soft">Kind</span>
+        <select value={asked.kind} onChange={(event) => set({ kind: event.target.value })} className={INPUT}>
+          <option value="">all</option>
+          {KINDS.filter((kind) => kind.kind !== 'custom').map((kind) => (
+            <option key={kind.kind} value={kind.kind}>
+              {kind.label}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label className="w-[190px]">
+        <span className="mb-0.5 block text-xs text-soft">Provider and region</span>
+        <select
+          value={`${asked.book}\n${asked.region}`}
+          onChange={(event) => {
+            const [book = '', region = ''] = event.target.value.split('\n');
+            set({ book, region });
+          }}
+          className={INPUT}
+        >
+          <option value={'\n'}>everywhere</option>
+          {books.map((book) => (
+            <optgroup key={book.key} label={book.title}>
+              <option value={`${book.key}\n`}>{book.title}, all regions</option>
+              {book.regions.map((region) => (
+                <option key={region.code} value={`${book.key}\n${region.code}`}>
+                  {book.title}, {region.name}
+                </option>
+              ))}
+            </optgroup>
+          ))}
+        </select>
+      </label>
+      {text('vCPU from', 'vcpu', 'w-[66px]')}
+      {text('GiB from', 'memory', 'w-[66px]')}
+      {text('GPU from', 'gpu', 'w-[66px]')}
+      {text('Can', 'capability', 'w-[100px]', 'sleeps, replicas')}
+      {text('Lot from', 'priceFrom', 'w-[76px]')}
+      {text('Lot up to', 'priceTo', 'w-[76px]')}
+    </form>
+  );
+}

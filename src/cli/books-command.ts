@@ -1,0 +1,184 @@
+/** `wick books check|import|diff|search`: what the price-book screens do, on files or on the database. */
+import { stringify } from 'csv-stringify/sync';
+import { describeTerm, writeShare } from '@/core/display';
+import type { Fault } from '@/formats';
+import {
+  changeOf,
+  compareRevisions,
+  type Context,
+  differenceBetween,
+  type FoundOffer,
+  importBook,
+  type RevisionDifference,
+  searchOffers,
+} from '@/operations';
+import { bytesOf, checkBookFile, readBookFile, readBookFolder } from './files';
+import { memoryContext } from './memory-context';
+
+export type Form = 'text' | 'json' | 'csv';
+
+const write = (text: string): void => void process.stdout.write(text);
+const writeJson = (data: unknown): void => write(`${JSON.stringify(data, null, 2)}\n`);
+const writeRows = (rows: readonly (readonly string[])[]): void =>
+  write(
+    stringify(
+      rows.map((row) => [...row]),
+      { escape_formulas: true },
+    ),
+  );
+
+export function placeText({ line, column, path }: Fault): string {
+  const place = line ? `line ${line}, column ${column ?? 1}` : '';
+  return [place, path].filter(Boolean).join(': ') || 'file';
+}
+
+/** 0 if every file is sound, 2 if not. */
+export async function checkCommand(files: readonly string[], form: Form): Promise<number> {
+  const results = [];
+  for (const file of files) results.push({ file, ...(await checkBookFile(file)) });
+  if (form === 'json') {
+    writeJson(results.map(({ file, head, counts, faults, more }) => ({ file, head, counts, faults, more })));
+  } else if (form === 'csv') {
+    writeRows([
+      ['file', 'line', 'column', 'path', 'message'],
+      ...results.flatMap(({ file, faults }) =>
+        faults.map(({ line, column, path, message }) => [
+          file,
+          `${line ?? ''}`,
+          `${column ?? ''}`,
+          path,
+          message,
+        ]),
+      ),
+    ]);
+  } else {
+    for (const { file, head, counts, faults, more } of results) {
+      if (faults.length === 0) {
+        write(
+          `${file}: good. ${head!.book.title}, revision ${head!.revision.number} of ${head!.revision.effective}: ${counts.regions} regions, ${counts.offers} offers, ${counts.rates} rates.\n`,
+        );
+        continue;
+      }
+      write(`${file}: ${faults.length + more} ${faults.length + more === 1 ? 'fault' : 'faults'}\n`);
+      for (const fault of faults) write(`  ${placeText(fault)}: ${fault.message}\n`);
+      if (more > 0) write(`  … and ${more} more\n`);
+    }
+  }
+  return results.some(({ faults }) => faults.length > 0) ? 2 : 0;
+}
+
+export async function importCommand(context: Context, file: string, form: Form): Promise<number> {
+  const { source, bytes } = bytesOf(file);
+  const book = await importBook(context, {
+    id: context.newId(),
+    fileName: file,
+    bytesTotal: bytes,
+    source,
+  });
+  if (form === 'json') writeJson(book);
+  else write(`${book.title}, revision ${book.revision}: ${book.rates} rates are published.\n`);
+  return 0;
+}
+
+const RATES_LISTED = 2000;
+
+export async function diffFiles(before: string, after: string, form: Form): Promise<number> {
+  return writeDifference(
+    differenceBetween(await readBookFile(before), await readBookFile(after), RATES_LISTED),
+    form,
+  );
+}
+
+export async function diffRevisions(
+  context: Context,
+  book: string,
+  [from, to]: readonly [number, number],
+  form: Form,
+): Promise<number> {
+  return writeDifference(await compareRevisions(context, book, from, to), form);
+}
+
+function writeDifference(difference: RevisionDifference, form: Form): number {
+  const rows = difference.rates.map((pair) => ({ rate: (pair.after ?? pair.before)!, ...changeOf(pair) }));
+  const share = (value: string | null): string =>
+    value === null ? '' : `${value.startsWith('-') ? '−' : '+'}${writeShare(value.replace('-', ''))}`;
+  if (form === 'json') writeJson({ ...difference, changes: rows.map(({ rate: _, ...change }) => change) });
+  else if (form === 'csv') {
+    writeRows([
+      ['what', 'SkuId', 'RegionId', 'SkuMeter', 'x_Term', 'before', 'after', 'change'],
+      ...rows.map(({ rate, what, before, after, share: by }) => [
+        what,
+        ...[rate.sku, rate.region, rate.meter, rate.term],
+        ...[before ?? '', after ?? '', by ?? ''],
+      ]),
+    ]);
+  } else {
+    const { offersAdded, offersGone, offersChanged, ratesAdded, ratesGone, ratesChanged } = difference;
+    write(
+      `Offers: ${offersAdded.length} added, ${offersGone.length} gone, ${offersChanged.length} changed\n`,
+    );
+    for (const offer of offersAdded) write(`  + ${offer.sku}  ${offer.name}\n`);
+    for (const offer of offersGone) write(`  − ${offer.sku}  ${offer.name}\n`);
+    for (const { before, after } of offersChanged) {
+      const retired = before.lifecycle !== after.lifecycle ? `  now ${after.lifecycle}` : '';
+      write(`  ~ ${after.sku}  ${after.name}${retired}\n`);
+    }
+    write(`Rates: ${ratesAdded} added, ${ratesGone} gone, ${ratesChanged} changed\n`);
+    for (const { rate, what, before, after, share: by } of rows) {
+      const prices = before && after ? `${before} → ${after}` : (after ?? before ?? '');
+      write(
+        `  ${what.padEnd(8)} ${rate.sku}  ${rate.region}  ${rate.meter}  ${describeTerm(rate.term)}  ${prices}  ${share(by)}\n`,
+      );
+    }
+    const all = ratesAdded + ratesGone + ratesChanged;
+    if (all > rows.length) write(`  … and ${all - rows.length} more\n`);
+  }
+  return 0;
+}
+
+/** Over the books of a folder, or of the database. 0 if something was found, 4 if not. */
+export async function searchCommand(
+  context: Context | null,
+  folder: string | undefined,
+  query: Readonly<Record<string, unknown>>,
+  form: Form,
+): Promise<number> {
+  const where = context ?? (await memoryContext(await readBookFolder(folder!)));
+  const found = await searchOffers(where, query);
+  if (form === 'json') writeJson(found);
+  else if (form === 'csv') writeRows([FOUND_HEAD, ...found.map(foundRow)]);
+  else {
+    for (const offer of found) write(`${foundRow(offer).filter(Boolean).join('  ')}\n`);
+    if (found.length === 0) write('Nothing found.\n');
+  }
+  return found.length > 0 ? 0 : 4;
+}
+
+const FOUND_HEAD = [
+  'x_BookKey',
+  'SkuId',
+  'x_SkuName',
+  'x_Kind',
+  'x_VCpu',
+  'x_MemoryGiB',
+  'x_LotPrice',
+  'BillingCurrency',
+  'x_Lifecycle',
+  'regions',
+];
+
+function foundRow(offer: FoundOffer): string[] {
+  const { book, sku, name, kind, vcpu, memory, price, currency, lifecycle, regions } = offer;
+  return [
+    book,
+    sku,
+    name,
+    kind,
+    vcpu ?? '',
+    memory ?? '',
+    price ?? '',
+    currency,
+    lifecycle,
+    regions.join(' '),
+  ];
+}
