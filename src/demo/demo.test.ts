@@ -88,7 +88,11 @@ describe('the demo books together', () => {
 });
 
 describe('the demo designs', () => {
-  const books = bookSet(DEMO_PROFILES.map((profile) => indexBook(toBookData(generateBook(profile, latest)))));
+  const books = bookSet(
+    DEMO_PROFILES.flatMap((profile) =>
+      DEMO_REVISIONS.map((revision) => indexBook(toBookData(generateBook(profile, revision)))),
+    ),
+  );
 
   it.each(DEMO_DESIGNS.map((design) => [design.title, design] as const))(
     '%s is valid and priced',

@@ -17,13 +17,18 @@ export function designOf(
   description: string,
   sections: readonly (readonly [string, readonly Part[]])[],
   assumptions: Partial<Assumptions> = {},
+  /** Books that it has not taken the newest revision of. */
+  behind: Readonly<Record<string, number>> = {},
 ): Design {
   return {
     title,
     description,
     currency: 'USD',
     assumptions: { month: DEFAULT_MONTH, countAllowances: true, exchange: [], ...assumptions },
-    books: DEMO_PROFILES.map((profile) => ({ book: profile.key, revision: LATEST })),
+    books: DEMO_PROFILES.map((profile) => ({
+      book: profile.key,
+      revision: behind[profile.key] ?? LATEST,
+    })),
     sections: sections.map(([name, parts], at) => sectionOf(name, parts, at + 1)),
   };
 }

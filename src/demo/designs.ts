@@ -193,53 +193,59 @@ export const DEMO_DESIGNS: readonly Design[] = [
       ],
     ],
   ),
-  designOf('Harbour camera archive', 'Pictures from fourteen harbours, kept seven years.', [
+  designOf(
+    'Harbour camera archive',
+    'Pictures from fourteen harbours, kept seven years.',
     [
-      'Archive',
       [
-        {
-          name: 'Last thirty days',
-          kind: 'object-store',
-          choice: sku('NV-STORE-NEAR'),
-          place: HUDSON,
-          usage: {
-            stored: { amount: sure('36'), unit: 'TB' },
-            writes: { amount: sure('9400000'), unit: 'request' },
+        'Archive',
+        [
+          {
+            name: 'Last thirty days',
+            kind: 'object-store',
+            choice: sku('NV-STORE-NEAR'),
+            place: HUDSON,
+            usage: {
+              stored: { amount: sure('36'), unit: 'TB' },
+              writes: { amount: sure('9400000'), unit: 'request' },
+            },
           },
-        },
-        {
-          name: 'Seven years',
-          kind: 'object-store',
-          choice: sku('NV-STORE-DEEP'),
-          place: HUDSON,
-          usage: {
-            stored: { amount: { likely: '2.9', lean: '2.4', heavy: '3.6' }, unit: 'PB' },
-            writes: { amount: sure('780000'), unit: 'request' },
+          {
+            name: 'Seven years',
+            kind: 'object-store',
+            choice: sku('NV-STORE-DEEP'),
+            place: HUDSON,
+            usage: {
+              stored: { amount: { likely: '2.9', lean: '2.4', heavy: '3.6' }, unit: 'PB' },
+              writes: { amount: sure('780000'), unit: 'request' },
+            },
           },
-        },
-        {
-          name: 'Restore for inquiries',
-          kind: 'transfer-out',
-          choice: sku('NV-OUT'),
-          place: HUDSON,
-          usage: out('600', '0', '9000'),
-        },
+          {
+            name: 'Restore for inquiries',
+            kind: 'transfer-out',
+            choice: sku('NV-OUT'),
+            place: HUDSON,
+            usage: out('600', '0', '9000'),
+          },
+        ],
+      ],
+      [
+        'Intake',
+        [
+          {
+            name: 'Intake servers',
+            kind: 'server',
+            choice: { by: 'cheapest', need: { vcpu: '2', memory: '8' } },
+            count: sure('2'),
+            place: HUDSON,
+            term: '36-all',
+          },
+        ],
       ],
     ],
-    [
-      'Intake',
-      [
-        {
-          name: 'Intake servers',
-          kind: 'server',
-          choice: { by: 'cheapest', need: { vcpu: '2', memory: '8' } },
-          count: sure('2'),
-          place: HUDSON,
-          term: '36-all',
-        },
-      ],
-    ],
-  ]),
+    {},
+    { norvane: 1 },
+  ),
   TELEMETRY_LAKE,
   CREW_ROTA,
 ];

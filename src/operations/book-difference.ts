@@ -1,4 +1,5 @@
 /** What differs between two revisions that are in memory. The database works the same out by itself. */
+import { Decimal } from '@/core/base';
 import { firstUnitPrice, readCharge } from '@/core/rates';
 import type { OfferRow, PriceBookFile, RateRow } from '@/formats';
 import type { RateDifference, RevisionDifference } from './ports';
@@ -55,7 +56,9 @@ function canonical(value: unknown): string {
 
 export interface RateChange {
   readonly what: 'added' | 'gone' | 'dearer' | 'cheaper' | 'changed';
-  /** Of the first unit's price: 0.04 is 4 % dearer; null where one of them has none or only something else changed. */
+  /** Which price `before` and `after` are: the first unit's, or what is paid upfront where only that changed. */
+  readonly of: 'price' | 'upfront';
+  /** 0.04 is 4 % dearer; null where one of them has no price or only something else changed. */
   readonly share: string | null;
   readonly before: string | null;
   readonly after: string | null;
@@ -63,8 +66,12 @@ export interface RateChange {
 
 /** How a rate differs: by how much of its price, or in something else. */
 export function changeOf({ before, after }: RateDifference): RateChange {
-  const [from, to] = [before, after].map((row) => row && firstUnitPrice(readCharge(row.charge)));
-  const texts = { before: from?.toString() ?? null, after: to?.toString() ?? null };
+  const [price, next] = [before, after].map((row) => row && firstUnitPrice(readCharge(row.charge)));
+  const onlyUpfront = price && next && price.equals(next) && before?.upfront !== after?.upfront;
+  const of = onlyUpfront && before?.upfront && after?.upfront ? 'upfront' : 'price';
+  const from = of === 'upfront' ? new Decimal(before!.upfront!) : price;
+  const to = of === 'upfront' ? new Decimal(after!.upfront!) : next;
+  const texts = { of, before: from?.toString() ?? null, after: to?.toString() ?? null } as const;
   if (!before) return { what: 'added', share: null, ...texts };
   if (!after) return { what: 'gone', share: null, ...texts };
   if (!from || !to || from.equals(to) || before.unit !== after.unit) {

@@ -6,15 +6,18 @@ import {
   type BookSet,
   compareOffers,
   compareTerms,
+  type MonthSeries,
   priceCases,
   type PricedDesign,
+  priceDesign,
+  priceMonths,
   reusableLines,
 } from '@/core/pricing';
 import { summaryOf } from '@/core/range';
 import { type PlainFigure, relabel, toPlain } from '@/core/trace';
 import type { Case } from '@/core/usage';
 import type { BookShelf } from './book-shelf';
-import type { Answers, OfferRow, Question, Subject, TermRow } from './protocol';
+import type { Answers, MonthsAnswer, NewerAnswer, OfferRow, Question, Subject, TermRow } from './protocol';
 
 interface Priced {
   readonly version: number;
@@ -52,6 +55,15 @@ export class Answerer {
         return this.offers(question.component, question.design);
       case 'terms':
         return this.terms(question.component, question.design);
+      case 'newer':
+        return newerAnswer(
+          await this.likely(question.design),
+          await this.likely({ ...question.design, books: question.books }),
+        );
+      case 'months': {
+        const books = await this.shelf.booksFor(question.design);
+        return monthsAnswer(priceMonths(question.design, books, 'likely', question.horizon));
+      }
       default:
         return assertNever(question);
     }
@@ -69,6 +81,10 @@ export class Answerer {
     const cases = priceCases(design, books, known);
     this.last = { version, cases, context, components };
     return cases;
+  }
+
+  private async likely(design: Design): Promise<PricedDesign> {
+    return priceDesign(design, await this.shelf.booksFor(design), 'likely');
   }
 
   private async offers(component: Component, design: Design): Promise<OfferRow[]> {
@@ -94,10 +110,19 @@ export class Answerer {
 
   private async terms(component: Component, design: Design): Promise<TermRow[]> {
     const books = await this.shelf.booksFor(design, [component]);
-    return compareTerms(component, design, books).map(({ term, line, saving }) => {
+    return compareTerms(component, design, books).map(({ term, line, saving, breakEven }) => {
       if (line.status === 'unpriced') {
         const why = line.issues.map(sentenceFor).join(' ');
-        return { term, monthly: null, upfront: null, recurring: null, wholeTerm: null, saving: null, why };
+        return {
+          term,
+          monthly: null,
+          upfront: null,
+          recurring: null,
+          wholeTerm: null,
+          saving: null,
+          breakEven: null,
+          why,
+        };
       }
       return {
         term,
@@ -106,10 +131,45 @@ export class Answerer {
         recurring: line.recurring.toString(),
         wholeTerm: line.wholeTerm?.amount.toString() ?? null,
         saving: saving?.toString() ?? null,
+        breakEven: breakEven?.toString() ?? null,
         why: null,
       };
     });
   }
+}
+
+function newerAnswer(before: PricedDesign, after: PricedDesign): NewerAnswer {
+  const amounts = ({ sections }: PricedDesign) =>
+    new Map(
+      sections.flatMap((section) =>
+        section.lines.map((line) => [
+          line.id,
+          line.status === 'priced' ? line.monthly.value.toString() : null,
+        ]),
+      ),
+    );
+  const [now, then] = [amounts(before), amounts(after)];
+  return {
+    before: before.monthly.value.toString(),
+    after: after.monthly.value.toString(),
+    rows: [...now]
+      .map(([id, amount]) => ({ id, before: amount, after: then.get(id) ?? null }))
+      .filter((row) => row.before !== row.after),
+  };
+}
+
+function monthsAnswer({ rows, quarters, years, whole }: MonthSeries): MonthsAnswer {
+  const plain = (each: MonthSeries['whole'], calendar: string | null = null) => ({
+    calendar,
+    monthly: each.monthly.toString(),
+    cash: each.cash.toString(),
+  });
+  return {
+    rows: rows.map((row) => plain(row, row.calendar)),
+    quarters: quarters.map((each) => plain(each)),
+    years: years.map((each) => plain(each)),
+    whole: plain(whole),
+  };
 }
 
 function explain(priced: PricedDesign, subject: Subject): PlainFigure | null {

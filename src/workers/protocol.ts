@@ -36,12 +36,40 @@ export interface TermRow {
   readonly wholeTerm: string | null;
   /** 0.31 means 31 % less than on demand. */
   readonly saving: string | null;
+  /** The share of the month from which a commitment costs no more than on demand. */
+  readonly breakEven: string | null;
   readonly why: string | null;
 }
 
 /** Whose amount is explained. */
 export type Subject =
   { readonly of: 'design' } | { readonly of: 'section' | 'component'; readonly id: string };
+
+/** What another revision of the books would change: likely amounts, exact. */
+export interface NewerAnswer {
+  readonly before: string;
+  readonly after: string;
+  /** Only what differs; null: not priced. */
+  readonly rows: readonly {
+    readonly id: string;
+    readonly before: string | null;
+    readonly after: string | null;
+  }[];
+}
+
+export interface PlainMonth {
+  /** `2027-01`; null where the design has no start, and for quarters and years. */
+  readonly calendar: string | null;
+  readonly monthly: string;
+  readonly cash: string;
+}
+
+export interface MonthsAnswer {
+  readonly rows: readonly PlainMonth[];
+  readonly quarters: readonly PlainMonth[];
+  readonly years: readonly PlainMonth[];
+  readonly whole: PlainMonth;
+}
 
 export type Question =
   | { readonly ask: 'price'; readonly design: Design; readonly version: number }
@@ -53,13 +81,17 @@ export type Question =
       readonly case: Case;
     }
   | { readonly ask: 'offers'; readonly design: Design; readonly component: Component }
-  | { readonly ask: 'terms'; readonly design: Design; readonly component: Component };
+  | { readonly ask: 'terms'; readonly design: Design; readonly component: Component }
+  | { readonly ask: 'newer'; readonly design: Design; readonly books: Design['books'] }
+  | { readonly ask: 'months'; readonly design: Design; readonly horizon: number };
 
 export interface Answers {
   price: { readonly version: number; readonly summary: DesignSummary; readonly milliseconds: number };
   explain: PlainFigure | null;
   offers: readonly OfferRow[];
   terms: readonly TermRow[];
+  newer: NewerAnswer;
+  months: MonthsAnswer;
 }
 
 export type Request = { readonly id: number } & Question;

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { bookFrom, smallBookFile } from '@tests/support/books';
 import { anyComponent, anyDesign, designOf, serverOf, transferOf } from '@tests/support/designs';
 import type { Design } from '@/core/design';
-import { bookSet } from '@/core/pricing';
+import { bookSet, priceMonths } from '@/core/pricing';
 import { summarise } from '@/core/range';
 import type { PlainFigure } from '@/core/trace';
 import { publishBook } from '@/operations';
@@ -79,6 +79,29 @@ describe('the worker', () => {
       }),
       { numRuns: 40 },
     );
+  });
+
+  it('tells month by month what the core tells', async () => {
+    const answerer = new Answerer(new BookShelf((await fakeRoutes()).fetchJson), () => 0);
+    const answer = (await answerer.answer({ ask: 'months', design, horizon: 15 })) as Answers['months'];
+    const series = priceMonths(design, bookSet([bookFrom(smallBookFile())]), 'likely', 15);
+    expect(answer.rows).toHaveLength(15);
+    expect([answer.years.length, answer.quarters.length]).toEqual([2, 5]);
+    expect(answer.whole.monthly).toBe(series.whole.monthly.toString());
+  });
+
+  it('tells line by line what other revisions would change', async () => {
+    const answerer = new Answerer(new BookShelf((await fakeRoutes()).fetchJson), () => 0);
+    const ask = (books: Design['books']) =>
+      answerer.answer({ ask: 'newer', design, books }) as Promise<Answers['newer']>;
+    expect((await ask(design.books)).rows).toEqual([]);
+    // No such revision: nothing has a price any more.
+    const gone = await ask([{ book: 'small', revision: 9 }]);
+    expect(gone.rows.map((row) => [row.id, row.after])).toEqual([
+      ['a', null],
+      ['b', null],
+    ]);
+    expect(gone.after).toBe('0');
   });
 
   it('reads only the rates it needs, and each once, however often it prices', async () => {

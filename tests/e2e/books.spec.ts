@@ -1,4 +1,6 @@
 /** Price books: what there is, bringing another, and a faulty file that is refused whole. */
+import fs from 'node:fs';
+import { gzipSync } from 'node:zlib';
 import { smallBookFile } from '../support/books';
 import { expect, test } from './screen';
 
@@ -10,17 +12,61 @@ const upload = (name: string, file: unknown) => ({
 
 test('lists revisions with date and number of rates', async ({ page }) => {
   await page.goto('/books');
-  const row = page.getByRole('row').filter({ hasText: 'Revision 2 · newest' }).first();
-  await expect(row).toContainText('2026-11-01');
-  await expect(row).toContainText('3 081');
+  const rows = page.getByRole('row').filter({ hasText: 'Revision 2 · newest' });
+  await expect(rows).toHaveCount(5);
+  await expect(rows.first()).toContainText('2026-11-01');
+  await expect(rows.first()).toContainText(/12.790/);
   await expect(page.getByRole('complementary')).toContainText('Skagerrak, Norway');
+});
+
+test('tells what a newer revision changed', async ({ page }) => {
+  await page.goto('/books');
+  await page.getByRole('button', { name: 'What changed since revision 1' }).click();
+  const dialog = page.getByRole('dialog');
+  await expect(dialog).toContainText(/Rates: \d+ added, \d+ gone, \S+ changed/);
+  await expect(dialog.getByRole('row').nth(1)).toContainText(/(dearer|cheaper|changed)/);
+});
+
+test('exports a revision whole, and says so where the flat form would lose something', async ({ page }) => {
+  await page.goto('/books');
+  await page.getByRole('row').filter({ hasText: 'Pennybyre' }).click();
+  await page.keyboard.press('ArrowDown');
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'JSON' }).click(),
+  ]);
+  expect(file.suggestedFilename()).toBe('pennybyre-2.json');
+  const text = fs.readFileSync(await file.path(), 'utf8');
+  expect((JSON.parse(text) as { rates: unknown[] }).rates.length).toBeGreaterThan(60);
+  const csv = await page.request.get('/api/books/pennybyre/2/export?form=csv');
+  expect(csv.status()).toBe(422);
+  expect(await csv.text()).toContain('Take the JSON form');
+});
+
+test('takes in exchange rates as CSV, all or none', async ({ page }) => {
+  await page.goto('/books');
+  await page.getByRole('button', { name: 'Exchange rates' }).click();
+  const dialog = page.getByRole('dialog');
+  await expect(dialog).toContainText('1 EUR in USD');
+  const csv = (text: string) => ({ name: 'rates.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+  await dialog
+    .getByLabel('Exchange rate file')
+    .setInputFiles(csv('date,from,to,rate\n2026-12-01,EUR,USD,0\n'));
+  await expect(dialog).toContainText('line 2');
+  await dialog
+    .getByLabel('Exchange rate file')
+    .setInputFiles(csv('date,from,to,rate\n2026-12-01,EUR,USD,1.11\n'));
+  await expect(dialog).toContainText('2026-12-01');
 });
 
 test('imports a book, refuses the same revision again, and offers it in designs', async ({ page }) => {
   await page.goto('/books');
   const file = smallBookFile();
   file.book = { ...file.book, key: 'imported', title: 'Imported book' };
-  await page.getByLabel('Price book file').setInputFiles(upload('imported.json', file));
+  await page.getByLabel('Price book file').setInputFiles({
+    ...upload('imported.json.gz', file),
+    buffer: gzipSync(JSON.stringify(file)),
+  });
   await expect(page.getByText(/Imported book, revision 3: 18 rates are published/)).toBeVisible();
   await expect(page.getByRole('row').filter({ hasText: 'Imported book' })).toBeVisible();
 
@@ -45,10 +91,10 @@ test('a faulty file is refused whole, with its faults by path', async ({ page })
   expect(await page.getByRole('row').count()).toBe(before);
 });
 
-test('what is not JSON at all is refused with a sentence', async ({ page }) => {
+test('what is no price book at all is refused with a sentence', async ({ page }) => {
   await page.goto('/books');
   await page.getByLabel('Price book file').setInputFiles({
-    name: 'list.json',
+    name: 'list.csv',
     mimeType: 'application/json',
     buffer: Buffer.from('price,unit\n1,GB'),
   });

@@ -4,10 +4,10 @@ import { expect, freshDesign, test } from './screen';
 test('shows total, range and last change of each design', async ({ page }) => {
   await page.goto('/designs');
   const row = page.getByRole('row').filter({ hasText: 'Live sailing map' });
-  await expect(row).toContainText('5 136.95 USD');
+  await expect(row).toContainText('5 080.63 USD');
   await expect(row.getByRole('img')).toHaveAttribute(
     'aria-label',
-    /lean 2\s957\.40, likely 5\s136\.95, heavy 24\s528\.14 USD/,
+    /lean 2\s919\.86, likely 5\s080\.63, heavy 24\s359\.20 USD/,
   );
 });
 

@@ -97,7 +97,10 @@ function Differences({
                 <td className="py-1 pr-3 font-mono text-xs">{rate.sku}</td>
                 <td className="py-1 pr-3 font-mono text-xs">{rate.region}</td>
                 <td className="py-1 pr-3">{rate.meter}</td>
-                <td className="py-1 pr-3">{describeTerm(rate.term)}</td>
+                <td className="py-1 pr-3">
+                  {describeTerm(rate.term)}
+                  {change.of === 'upfront' && <span className="text-soft"> (the upfront)</span>}
+                </td>
                 <td className="py-1 pl-3 text-right tabular-nums">{change.before ?? '–'}</td>
                 <td className="py-1 pl-3 text-right tabular-nums">{change.after ?? '–'}</td>
                 <td className={`py-1 pl-3 text-right tabular-nums ${toneOf(change)}`}>{wordsFor(change)}</td>

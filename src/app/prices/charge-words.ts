@@ -45,3 +45,40 @@ export function chargeWords(rate: Pick<RateRow, 'charge' | 'unit'>, currency: st
       return assertNever(charge);
   }
 }
+
+/** What else a rate says: upfront, allowance, least amounts, steps, caps, ranges, leaving early. */
+export function rateNotes(rate: RateRow, currency: string): string[] {
+  const { unit, upfront, allowance, allowanceMonths, increment, minimums, sustained, range, early } = rate;
+  const notes: string[] = [];
+  const note = (when: unknown, text: () => string): void => void (when && notes.push(text()));
+  note(upfront, () => `${writeNumber(upfront!)} ${currency} upfront`);
+  note(allowance, () => {
+    const until = allowanceMonths ? ` for ${allowanceMonths} months` : '';
+    return `${writeNumber(allowance!)} ${unit} included${until}, counted over the ${rate.pool}`;
+  });
+  note(!allowance && rate.pool !== 'component', () => `counted over the ${rate.pool}`);
+  note(increment, () => {
+    const least = increment!.least ? `, at least ${writeNumber(increment!.least)}` : '';
+    return `in started ${writeNumber(increment!.step)} ${increment!.unit}${least}`;
+  });
+  note(minimums?.count, () => `at least ${minimums!.count!} units`);
+  note(minimums?.each, () => `at least ${writeNumber(minimums!.each!)} of ${unit} each`);
+  note(minimums?.total, () => `at least ${writeNumber(minimums!.total!)} ${unit} a month`);
+  note(minimums?.keptDays, () => `paid for at least ${minimums!.keptDays!} days`);
+  note(rate.basis === 'set-aside', () => 'billed by what is set aside');
+  note(rate.monthlyCap, () => `never more than ${writeNumber(rate.monthlyCap!)} ${currency} a month`);
+  note(sustained, () => {
+    const last = sustained![sustained!.length - 1]!;
+    return `cheaper the longer it runs, down to × ${last.multiplier}`;
+  });
+  note(range, () => `moves between ${writeNumber(range!.low)} and ${writeNumber(range!.high)}`);
+  note(early, () => EARLY[early!.rule]);
+  note(rate.overage, () => `beyond it × ${rate.overage!}`);
+  return notes;
+}
+
+const EARLY = {
+  'rest-due': 'ended early, the rest stays due',
+  fee: 'ended early for a fee',
+  're-rate': 'ended early, the months used are priced again',
+} as const;

@@ -2,12 +2,12 @@
 'use client';
 import { useEffect, useState } from 'react';
 import { kindOf, lotOf, lotPrice, meterOfKind } from '@/core/books';
-import { describeTerm, writeMoney, writeNumber, writeShare } from '@/core/display';
+import { describeTerm, writeMoney, writeShare } from '@/core/display';
 import { type RateRow, toRate } from '@/formats/price-book';
 import type { FoundOffer, OfferSheet } from '@/operations';
 import { INPUT } from '@/ui/field';
 import { callApi } from '../lib/call-api';
-import { chargeWords } from './charge-words';
+import { chargeWords, rateNotes } from './charge-words';
 
 export function OfferMargin({ found, region }: { readonly found: FoundOffer; readonly region: string }) {
   const [sheet, setSheet] = useState<OfferSheet | null>(null);
@@ -59,7 +59,7 @@ function Facts({ sheet: { offer, revision } }: { readonly sheet: OfferSheet }) {
     ...(offer.processor ? [offer.processor] : []),
     ...Object.entries(offer.attributes ?? {}).map(([name, value]) => `${name}: ${value}`),
     ...(offer.capabilities ?? []).map((each) => `can: ${each}`),
-    ...(offer.grants ?? []).map((each) => `brings ${each.amount} ${each.unit} of ${each.meter} a month`),
+    ...(offer.grants ?? []).map((each) => `each brings ${each.amount} ${each.unit} a month to ${each.sku}`),
   ];
   return (
     <>
@@ -133,10 +133,7 @@ function RateLine({ sheet, rate }: { readonly sheet: OfferSheet; readonly rate: 
       </div>
       <div className="flex justify-between gap-3 text-xs text-soft">
         <span className="break-words">
-          {chargeWords(rate, currency)}
-          {rate.upfront && `, ${writeNumber(rate.upfront)} ${currency} upfront`}
-          {rate.allowance &&
-            `, ${writeNumber(rate.allowance)} included${rate.allowanceMonths ? ` for ${rate.allowanceMonths} months` : ''}`}
+          {[chargeWords(rate, currency), ...rateNotes(rate, currency)].join('; ')}
         </span>
         {perLot && rate.charge.structure !== 'flat' && (
           <span className="text-right whitespace-nowrap">{lotOf(rate.unit).label}</span>

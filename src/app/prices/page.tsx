@@ -1,7 +1,8 @@
 import type { Metadata } from 'next';
 import { context } from '@/app/wiring';
 import { listBooks, readCatalogue } from '@/operations';
-import { PricesScreen, type SearchPlace } from './prices-screen';
+import { PricesScreen } from './prices-screen';
+import type { SearchPlace } from './search-bar';
 
 export const metadata: Metadata = { title: 'Prices' };
 

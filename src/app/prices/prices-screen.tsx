@@ -10,13 +10,7 @@ import { Margin } from '@/ui/margin';
 import { TallyFigure, TallyLine } from '@/ui/tally-line';
 import { callApi } from '../lib/call-api';
 import { OfferMargin } from './offer-margin';
-import { type Asked, NOTHING_ASKED, SearchBar } from './search-bar';
-
-export interface SearchPlace {
-  readonly key: string;
-  readonly title: string;
-  readonly regions: readonly { readonly code: string; readonly name: string }[];
-}
+import { type Asked, NOTHING_ASKED, SearchBar, type SearchPlace } from './search-bar';
 
 const LIMIT = 300;
 const WAIT = 150;
@@ -71,7 +65,7 @@ export function PricesScreen({ books }: { readonly books: readonly SearchPlace[]
           </Margin>
         )}
       </div>
-      <TallyLine aside="Prices of the newest revisions, each in its book’s own currency, cheapest lot first">
+      <TallyLine aside="Newest revisions, each in its book’s own currency; sorted by the figure, whatever its currency">
         <TallyFigure label="Offers shown">
           {rows.length === LIMIT ? `first ${LIMIT}` : writeNumber(String(rows.length))}
         </TallyFigure>

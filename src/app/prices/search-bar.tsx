@@ -2,7 +2,12 @@
 'use client';
 import { KINDS } from '@/core/books';
 import { INPUT } from '@/ui/field';
-import type { SearchPlace } from './prices-screen';
+
+export interface SearchPlace {
+  readonly key: string;
+  readonly title: string;
+  readonly regions: readonly { readonly code: string; readonly name: string }[];
+}
 
 export interface Asked {
   readonly text: string;

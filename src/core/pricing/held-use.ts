@@ -2,7 +2,7 @@
  * What a held meter bills: an amount kept all month, for all units, as unit-months or unit-hours. A rate bills what is
  * used or what is set aside, and says which. Needs F8, F19, G9, G11 to G14.
  */
-import { addAll, decimal, type Decimal, err, issue, type Issue, ok, ONE, type Result } from '../base';
+import { decimal, err, issue, type Issue, ok, ONE, type Result } from '../base';
 import type { SizeRow, UsageEntry } from '../design';
 import { rangeBehindAverage, type SizedUse } from '../rates';
 import { type Figure, given, product, sum } from '../trace';

@@ -2,6 +2,7 @@
 'use client';
 import { CircleAlert, Plus } from 'lucide-react';
 import type { Decimal, Result } from '@/core/base';
+import { kindOf, mainMeter } from '@/core/books';
 import type { Component, Edit } from '@/core/design';
 import { sentenceFor, writeNumber } from '@/core/display';
 import type { LineSummary } from '@/core/range';
@@ -107,7 +108,9 @@ export function ledgerColumns(context: ColumnContext): LedgerColumn<Row>[] {
       track: 'minmax(76px,0.95fr)',
       cell: (row) =>
         row.kind === 'component' && (
-          <span className="truncate text-soft">{context.place(row.component) || 'choose'}</span>
+          <span className="truncate text-soft">
+            {context.place(row.component) || (row.component.kind === 'custom' ? '' : 'choose')}
+          </span>
         ),
       edit: forComponent((_, row) => open('place', row)),
     },
@@ -117,7 +120,9 @@ export function ledgerColumns(context: ColumnContext): LedgerColumn<Row>[] {
       track: '88px',
       cell: (row) =>
         row.kind === 'component' && (
-          <span className="truncate text-soft">{textOfUse(row.component) || 'enter'}</span>
+          <span className="truncate text-soft">
+            {textOfUse(row.component) || (mainMeter(row.component.kind) ? 'enter' : '')}
+          </span>
         ),
       edit: forComponent((component) =>
         textEdit(context, `Use of each, ${component.name}`, textOfUse(component), (text) =>
@@ -131,7 +136,7 @@ export function ledgerColumns(context: ColumnContext): LedgerColumn<Row>[] {
       track: '92px',
       cell: (row) =>
         row.kind === 'component' && <span className="truncate text-soft">{shortTerm(row.component)}</span>,
-      edit: forComponent((component, row) => (component.kind === 'server' ? open('term', row) : null)),
+      edit: forComponent((component, row) => (kindOf(component.kind).committable ? open('term', row) : null)),
     },
     {
       key: 'count',

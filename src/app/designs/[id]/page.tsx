@@ -39,6 +39,7 @@ export default async function DesignPage({ params }: PageProps) {
         revision: known.number,
         effective: known.effective,
         newest: book.revisions[0]!.number,
+        revisions: book.revisions.map(({ number, effective }) => ({ number, effective })),
         regions: catalogue.regions.map(({ code, name, country, carbon }) => ({
           code,
           name,

@@ -12,6 +12,8 @@ export interface ShelfBook {
   readonly revision: number;
   readonly effective: string;
   readonly newest: number;
+  /** All that are here, newest first. */
+  readonly revisions: readonly { readonly number: number; readonly effective: string }[];
   readonly regions: readonly {
     readonly code: string;
     readonly name: string;

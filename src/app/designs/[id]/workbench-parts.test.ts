@@ -91,6 +91,7 @@ const shelf: ShelfBook[] = ['small', 'foreign'].map((key) => ({
   monthHours: '720',
   revision: 3,
   effective: '2026-11-01',
+  revisions: [{ number: 3, effective: '2026-11-01' }],
   newest: 3,
   regions: bookFrom(smallBookFile()).regions,
 }));

@@ -26,7 +26,12 @@ export function readUse(component: Component, text: string, monthHours: Decimal)
   const quantity = readQuantity(text, current?.unit ?? meter.enteredIn);
   if (!quantity.ok) return quantity;
   const { amount, unit } = quantity.value;
-  const value: UsageEntry = { amount: { ...keptRange(current, unit), likely: amount.toString() }, unit };
+  const { sizes: _, ...rest } = current ?? {};
+  const value: UsageEntry = {
+    ...rest,
+    amount: { ...keptRange(current, unit), likely: amount.toString() },
+    unit,
+  };
   return ok({ edit: 'set-usage', id: component.id, meter: meter.meter, value });
 }
 

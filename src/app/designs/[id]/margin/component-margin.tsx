@@ -10,12 +10,13 @@ import { Decimal } from '@/core/base';
 import type { PricingClient } from '@/workers/client';
 import { AddsUp } from './adds-up';
 import { CaseFigures, ShareText } from './case-figures';
-import { ComponentSettings, type SettingsProps } from './component-settings';
+import { ComponentSettings } from './component-settings';
+import type { SettingsProps } from './settings-props';
 import { Paying } from './paying';
 
 export type MarginView = 'settings' | 'adds-up' | 'paying';
 
-interface ComponentMarginProps extends Omit<SettingsProps, 'component' | 'offerName'> {
+interface ComponentMarginProps extends Omit<SettingsProps, 'component' | 'offerName' | 'lacks'> {
   readonly component: Component;
   readonly line: LineSummary | null;
   readonly design: Design;
@@ -69,7 +70,12 @@ export function ComponentMargin(props: ComponentMarginProps) {
           ))}
         </Tabs.List>
         <Tabs.Content value="settings">
-          <ComponentSettings {...props} offerName={line?.offer?.name ?? ''} key={component.id} />
+          <ComponentSettings
+            {...props}
+            offerName={line?.offer?.name ?? ''}
+            lacks={line?.issues.map((each) => each.code) ?? []}
+            key={component.id}
+          />
         </Tabs.Content>
         <Tabs.Content value="adds-up">
           <AddsUp

@@ -13,6 +13,9 @@ import type { PricingClient } from '@/workers/client';
 import type { ShelfBook } from '../shelf';
 import { AddsUp } from './adds-up';
 import { CaseFigures } from './case-figures';
+import { Months } from './months';
+import { NewerBooks } from './newer-books';
+import { OverTime } from './over-time';
 
 interface DesignMarginProps {
   readonly design: Design;
@@ -50,21 +53,12 @@ export function DesignMargin({ design, summary, client, version, shelf, today, a
       </div>
       <h3 className="mt-5 mb-2 border-b border-ink pb-1 text-sm font-semibold">Assumptions</h3>
       <Assumptions design={design} apply={apply} />
+      <OverTime design={design} apply={apply} />
       <Exchange design={design} today={today} apply={apply} />
       <h3 className="mt-5 mb-1 border-b border-ink pb-1 text-sm font-semibold">Price books</h3>
-      <ul className="text-sm">
-        {design.books.map((pin) => {
-          const book = shelf.find((each) => each.key === pin.book);
-          return (
-            <li key={pin.book} className="flex justify-between border-b border-line py-1">
-              <span>{book?.title ?? pin.book}</span>
-              <span className="font-mono text-xs text-soft">
-                r{pin.revision} · {book?.revision === pin.revision ? book.effective : 'not here'}
-              </span>
-            </li>
-          );
-        })}
-      </ul>
+      <NewerBooks design={design} client={client} shelf={shelf} apply={apply} />
+      <h3 className="mt-5 mb-1.5 border-b border-ink pb-1 text-sm font-semibold">Months and years</h3>
+      <Months design={design} client={client} />
       <h3 className="mt-5 mb-2 text-sm font-semibold">How it adds up</h3>
       <AddsUp
         client={client}

@@ -46,9 +46,13 @@ export function savingText(saving: string | null): string {
 
 export function TermPicker({ anchor, client, design, component, typed, onChoose, onClose }: TermPickerProps) {
   const rows = useTermRows(client, design, component);
-  const items = TERMS.map((term) => {
+  // Until the answer is there, the ways that nearly everything is sold under.
+  const terms = rows.length > 0 ? rows.map((row) => row.term) : TERMS.slice(0, 7);
+  const items = terms.map((term) => {
     const row = rows.find((each) => each.term === term);
-    const detail = row?.why ?? (term === 'on-demand' ? 'no commitment' : savingText(row?.saving ?? null));
+    const paysOff = row?.breakEven ? `; pays off from ${writeShare(row.breakEven)} of the month` : '';
+    const saving = term === 'on-demand' ? 'no commitment' : savingText(row?.saving ?? null);
+    const detail = row?.why ?? `${saving}${paysOff}`;
     return {
       value: term,
       label: describeTerm(term),

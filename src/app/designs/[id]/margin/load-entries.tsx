@@ -1,0 +1,109 @@
+/** The load of a component: what arrives, how long one takes, how large it is. Meters not entered follow from it. */
+'use client';
+import { type Cased, type Load, sure } from '@/core/usage';
+import { Button } from '@/ui/button';
+import { CasedEntry } from './cased-entry';
+import { readAmount, readNumber, setField, type SettingsProps } from './settings-props';
+
+const FIRST: Load = { rate: { by: 'requests', perSecond: sure('10') } };
+
+export function LoadEntries({ component, apply, preview }: SettingsProps) {
+  const load = component.load ?? null;
+  if (!load) {
+    return (
+      <Button onClick={() => apply([setField(component, 'load', FIRST)])}>
+        Enter a load: requests a second, sizes
+      </Button>
+    );
+  }
+  const cased = (
+    label: string,
+    unit: string,
+    value: Cased | null,
+    make: (value: Cased) => Load,
+    read = readNumber,
+  ) => (
+    <CasedEntry
+      label={label}
+      unit={unit}
+      value={value}
+      read={read}
+      preview={(next) => {
+        preview(next ? [setField(component, 'load', make(next))] : []);
+        return null;
+      }}
+      commit={(next) => apply([setField(component, 'load', make(next))])}
+      cancel={() => preview([])}
+    />
+  );
+  const { rate } = load;
+  return (
+    <div className="space-y-2">
+      <div className="flex items-center justify-between">
+        <span className="text-sm font-semibold">Load of all units</span>
+        <Button tone="bare" onClick={() => apply([setField(component, 'load', null)])}>
+          Take it away
+        </Button>
+      </div>
+      <label className="flex items-center gap-2 text-xs text-soft">
+        known as
+        <select
+          value={rate.by}
+          onChange={(event) =>
+            apply([
+              setField(component, 'load', {
+                ...load,
+                rate:
+                  event.target.value === 'requests'
+                    ? FIRST.rate
+                    : { by: 'viewers', viewers: sure('1000'), refreshSeconds: sure('30') },
+              }),
+            ])
+          }
+          className="h-6 rounded border border-edge bg-surface px-1 text-xs text-ink"
+        >
+          <option value="requests">requests a second</option>
+          <option value="viewers">viewers who refresh</option>
+        </select>
+      </label>
+      {rate.by === 'requests' ? (
+        cased('Requests', 'a second', rate.perSecond, (perSecond) => ({
+          ...load,
+          rate: { ...rate, perSecond },
+        }))
+      ) : (
+        <>
+          {cased('Viewers', 'at once', rate.viewers, (viewers) => ({ ...load, rate: { ...rate, viewers } }))}
+          {cased('Each refreshes every', 'seconds', rate.refreshSeconds, (refreshSeconds) => ({
+            ...load,
+            rate: { ...rate, refreshSeconds },
+          }))}
+        </>
+      )}
+      {cased('One takes', 'seconds', load.secondsEach ?? null, (secondsEach) => ({ ...load, secondsEach }))}
+      {cased(
+        'Question',
+        'kB',
+        load.requestSize?.amount ?? null,
+        (amount) => ({ ...load, requestSize: { amount, unit: load.requestSize?.unit ?? 'kB' } }),
+        readAmount(load.requestSize?.unit ?? 'kB'),
+      )}
+      {cased(
+        'Answer',
+        'kB',
+        load.replySize?.amount ?? null,
+        (amount) => ({ ...load, replySize: { amount, unit: load.replySize?.unit ?? 'kB' } }),
+        readAmount(load.replySize?.unit ?? 'kB'),
+      )}
+      {cased(
+        'Requests on one connection',
+        '',
+        load.requestsPerConnection ?? null,
+        (requestsPerConnection) => ({
+          ...load,
+          requestsPerConnection,
+        }),
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,118 @@
+/** The months of a design: each as it compares and as cash, with quarters, years and the whole. */
+'use client';
+import { useEffect, useState } from 'react';
+import type { Design } from '@/core/design';
+import { writeMoney } from '@/core/display';
+import type { PricingClient } from '@/workers/client';
+import type { MonthsAnswer, PlainMonth } from '@/workers/protocol';
+
+const HORIZONS = [12, 24, 36, 60] as const;
+
+export function Months({
+  design,
+  client,
+}: {
+  readonly design: Design;
+  readonly client: PricingClient | null;
+}) {
+  const [horizon, setHorizon] = useState<number>(36);
+  const [by, setBy] = useState<'rows' | 'quarters' | 'years'>('years');
+  const [answer, setAnswer] = useState<MonthsAnswer | null>(null);
+  useEffect(() => {
+    let current = true;
+    client?.ask({ ask: 'months', design, horizon }).then(
+      (next) => current && setAnswer(next),
+      () => undefined,
+    );
+    return () => {
+      current = false;
+    };
+  }, [client, design, horizon]);
+  const select = (
+    label: string,
+    value: string | number,
+    options: readonly (readonly [string | number, string])[],
+    set: (value: string) => void,
+  ) => (
+    <label className="flex items-center gap-1.5 text-xs text-soft">
+      {label}
+      <select
+        value={value}
+        onChange={(event) => set(event.target.value)}
+        className="h-6 rounded border border-edge bg-surface px-1 text-xs text-ink"
+      >
+        {options.map(([key, text]) => (
+          <option key={key} value={key}>
+            {text}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+  return (
+    <div>
+      <div className="flex gap-3">
+        {select(
+          'over',
+          horizon,
+          HORIZONS.map((each) => [each, `${each} months`]),
+          (value) => setHorizon(Number(value)),
+        )}
+        {select(
+          'by',
+          by,
+          [
+            ['rows', 'month'],
+            ['quarters', 'quarter'],
+            ['years', 'year'],
+          ],
+          (value) => setBy(value as typeof by),
+        )}
+      </div>
+      {!answer && <p className="mt-1 text-xs text-soft">Pricing month by month …</p>}
+      {answer && <Table answer={answer} by={by} currency={design.currency} />}
+    </div>
+  );
+}
+
+function Table({
+  answer,
+  by,
+  currency,
+}: {
+  readonly answer: MonthsAnswer;
+  readonly by: 'rows' | 'quarters' | 'years';
+  readonly currency: string;
+}) {
+  const word = { rows: 'Month', quarters: 'Quarter', years: 'Year' }[by];
+  const line = (label: string, each: PlainMonth, isTotal = false) => (
+    <tr key={label} className={isTotal ? 'border-t border-ink font-semibold' : 'border-b border-line'}>
+      <th scope="row" className="py-0.5 text-left font-[inherit]">
+        {label}
+      </th>
+      <td className="py-0.5 text-right tabular-nums">{writeMoney(each.monthly, currency)}</td>
+      <td className="py-0.5 text-right tabular-nums">{writeMoney(each.cash, currency)}</td>
+    </tr>
+  );
+  return (
+    <table className="mt-1 w-full text-sm">
+      <thead>
+        <tr className="border-b border-ink text-xs text-soft">
+          <th scope="col" className="text-left font-normal">
+            {currency}
+          </th>
+          <th scope="col" className="text-right font-normal">
+            spread
+          </th>
+          <th scope="col" className="text-right font-normal">
+            cash
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {answer[by].map((each, at) => line(each.calendar ?? `${word} ${at + 1}`, each))}
+        {line('All of it', answer.whole, true)}
+      </tbody>
+    </table>
+  );
+}

@@ -1,0 +1,162 @@
+/** Size set freely, committed units, licences, months, whether it may be stopped. */
+'use client';
+import { err, issue, ok, type Result } from '@/core/base';
+import { kindOf } from '@/core/books';
+import type { LicenceChoice } from '@/core/design';
+import { sentenceFor } from '@/core/display';
+import { commitmentOf } from '@/core/terms';
+import { type Cased, sure } from '@/core/usage';
+import { TextEntry } from '@/ui/text-entry';
+import { CasedEntry } from './cased-entry';
+import { readNumber, readWhole, setField, type SettingsProps } from './settings-props';
+
+export function SizeEntries({ component, lacks, apply, preview }: SettingsProps) {
+  const { size } = component;
+  const wanted = size || kindOf(component.kind).size === 'free' || lacks.includes('size.missing');
+  if (!wanted) return null;
+  const base = size ?? { vcpu: sure('1'), memory: sure('4') };
+  const entry = (label: string, unit: string, value: Cased | null, field: 'vcpu' | 'memory' | 'gpu') => (
+    <CasedEntry
+      label={label}
+      unit={unit}
+      value={value}
+      read={readNumber}
+      preview={(next) => {
+        preview(next ? [setField(component, 'size', { ...base, [field]: next })] : []);
+        return null;
+      }}
+      commit={(next) => apply([setField(component, 'size', { ...base, [field]: next })])}
+      cancel={() => preview([])}
+    />
+  );
+  return (
+    <div className="space-y-2">
+      {entry('vCPU', 'of each', size?.vcpu ?? null, 'vcpu')}
+      {entry('Memory', 'GiB of each', size?.memory ?? null, 'memory')}
+    </div>
+  );
+}
+
+export function CommittedEntries({ component, apply, preview }: SettingsProps) {
+  if (!commitmentOf(component.term) || kindOf(component.kind).meters[0]?.from !== 'running') return null;
+  return (
+    <CasedEntry
+      label="Committed"
+      unit="units; those that always run unless said"
+      value={component.committed ?? null}
+      read={readWhole}
+      preview={(next) => {
+        preview(next ? [setField(component, 'committed', next)] : []);
+        return null;
+      }}
+      commit={(next) => apply([setField(component, 'committed', next)])}
+      cancel={() => preview([])}
+    />
+  );
+}
+
+export function StoppableEntry({ component, apply }: SettingsProps) {
+  if (component.term !== 'interruptible' && !component.mayBeStopped) return null;
+  return (
+    <label className="flex items-center gap-2 text-sm">
+      <input
+        type="checkbox"
+        checked={component.mayBeStopped ?? false}
+        onChange={(event) => apply([setField(component, 'mayBeStopped', event.target.checked || null)])}
+        className="accent-brand"
+      />
+      keeps no state and may be stopped at any time
+    </label>
+  );
+}
+
+const PRODUCT = /^[A-Za-z0-9][A-Za-z0-9._-]{0,79}$/;
+
+function readProducts(text: string): Result<string[]> {
+  const products = text
+    .split(',')
+    .map((each) => each.trim())
+    .filter(Boolean);
+  const wrong = products.find((each) => !PRODUCT.test(each));
+  if (wrong === undefined) return ok(products);
+  return err(issue('edit.invalid', [], { reason: `“${wrong.slice(0, 40)}” is no product code.` }));
+}
+
+/** Products as the price book names them: those paid in the rate, and those brought along. */
+export function LicenceEntries({ component, apply }: SettingsProps) {
+  if (!kindOf(component.kind).licensable) return null;
+  const licences = component.licences ?? [];
+  const entry = (how: LicenceChoice['how'], label: string) => (
+    <TextEntry
+      label={label}
+      text={licences
+        .filter((each) => each.how === how)
+        .map((each) => each.product)
+        .join(', ')}
+      maxLength={400}
+      preview={(text) => {
+        const read = readProducts(text);
+        return read.ok ? null : sentenceFor(read.issue);
+      }}
+      commit={(text) => {
+        const read = readProducts(text);
+        if (!read.ok) return;
+        const kept = licences.filter((each) => each.how !== how);
+        const next = read.value.map(
+          (product) =>
+            licences.find((each) => each.product === product && each.how === how) ?? { product, how },
+        );
+        const all = [...kept, ...next];
+        apply([setField(component, 'licences', all.length > 0 ? all : null)]);
+      }}
+      cancel={() => undefined}
+    />
+  );
+  return (
+    <div className="grid grid-cols-2 gap-1.5">
+      {entry('included', 'Licences in the rate')}
+      {entry('brought', 'Licences brought along')}
+    </div>
+  );
+}
+
+function readMonth(text: string): Result<number | null> {
+  if (text.trim() === '') return ok(null);
+  const month = Number(text);
+  if (Number.isInteger(month) && month >= 1 && month <= 120) return ok(month);
+  return err(issue('edit.invalid', [], { reason: 'a month is a whole number from 1 to 120.' }));
+}
+
+export function MonthEntries({ component, apply }: SettingsProps) {
+  const { months } = component;
+  const entry = (label: string, value: number | null | undefined, make: (month: number | null) => void) => (
+    <TextEntry
+      label={label}
+      text={value ? String(value) : ''}
+      maxLength={3}
+      preview={(text) => {
+        const read = readMonth(text);
+        return read.ok ? null : sentenceFor(read.issue);
+      }}
+      commit={(text) => {
+        const read = readMonth(text);
+        if (read.ok) make(read.value);
+      }}
+      cancel={() => undefined}
+    />
+  );
+  const set = (from: number, to: number | null): void =>
+    apply([
+      setField(
+        component,
+        'months',
+        from === 1 && to === null ? null : { from, to: to && Math.max(from, to) },
+      ),
+    ]);
+  return (
+    <div className="grid grid-cols-2 gap-1.5">
+      {entry('First month', months?.from, (from) => set(from ?? 1, months?.to ?? null))}
+      {entry('Last month', months?.to, (to) => set(months?.from ?? 1, to))}
+    </div>
+  );
+}

@@ -1,0 +1,112 @@
+/** What changes over the months, and what is put on top: start, growth, seasons, contingency, tax, share of allowances. */
+'use client';
+import { err, issue, ok, type Result } from '@/core/base';
+import type { Assumptions, Design, Edit } from '@/core/design';
+import { sentenceFor } from '@/core/display';
+import { readQuantity } from '@/core/units';
+import { type Cased, sure } from '@/core/usage';
+import { Field } from '@/ui/field';
+import { TextEntry } from '@/ui/text-entry';
+import { CasedEntry } from './cased-entry';
+import { readNumber } from './settings-props';
+
+interface OverTimeProps {
+  readonly design: Design;
+  readonly apply: (edits: readonly Edit[]) => void;
+}
+
+type Optional = 'contingency' | 'tax' | 'allowanceShare';
+
+export function OverTime({ design, apply }: OverTimeProps) {
+  const { assumptions } = design;
+  const set = <F extends keyof Assumptions>(field: F, value: NonNullable<Assumptions[F]> | null): void =>
+    apply([{ edit: 'set-assumption', field, value } as Edit]);
+  const growth = assumptions.growth ?? { traffic: sure('0'), stock: sure('0') };
+  const growing = (label: string, field: 'traffic' | 'stock', value: Cased) => (
+    <CasedEntry
+      label={label}
+      unit="share a month, 0.02 is 2 %"
+      value={value}
+      read={readNumber}
+      preview={() => null}
+      commit={(next) => set('growth', { ...growth, [field]: next })}
+      cancel={() => undefined}
+    />
+  );
+  const share = (label: string, field: Optional) => (
+    <TextEntry
+      label={label}
+      text={assumptions[field] ?? ''}
+      maxLength={12}
+      preview={(text) => {
+        const read = readShare(text, field);
+        return read.ok ? null : sentenceFor(read.issue);
+      }}
+      commit={(text) => {
+        const read = readShare(text, field);
+        if (read.ok) set(field, read.value);
+      }}
+      cancel={() => undefined}
+    />
+  );
+  return (
+    <div className="mt-3 space-y-3">
+      <div className="grid grid-cols-3 gap-1.5">
+        {share('Contingency', 'contingency')}
+        {share('Tax', 'tax')}
+        {share('Of allowances', 'allowanceShare')}
+      </div>
+      <Field label="First month" hint="Seasons, dated agreements and calendar months follow from it">
+        {(field) => (
+          <input
+            {...field}
+            type="month"
+            value={assumptions.start ?? ''}
+            onChange={(event) => set('start', event.target.value || null)}
+          />
+        )}
+      </Field>
+      {growing('Traffic grows', 'traffic', growth.traffic)}
+      {growing('What is held grows', 'stock', growth.stock)}
+      <TextEntry
+        label="Season, twelve multipliers from January"
+        text={assumptions.season?.join(' ') ?? ''}
+        maxLength={200}
+        preview={(text) => {
+          const read = readSeason(text);
+          return read.ok ? null : sentenceFor(read.issue);
+        }}
+        commit={(text) => {
+          const read = readSeason(text);
+          if (read.ok) set('season', read.value);
+        }}
+        cancel={() => undefined}
+      />
+    </div>
+  );
+}
+
+function readShare(text: string, field: Optional): Result<string | null> {
+  if (text.trim() === '') return ok(null);
+  const quantity = readQuantity(text, 'unit');
+  if (!quantity.ok) return quantity;
+  if (field === 'allowanceShare' && quantity.value.amount.greaterThan(1)) {
+    return err(issue('share.out-of-range', [], { share: text.trim() }));
+  }
+  return ok(quantity.value.amount.toString());
+}
+
+function readSeason(text: string): Result<string[] | null> {
+  const parts = text.trim().split(/\s+/).filter(Boolean);
+  if (parts.length === 0) return ok(null);
+  if (parts.length !== 12) {
+    return err(issue('edit.invalid', [], { reason: 'a season has twelve multipliers, January first.' }));
+  }
+  const values: string[] = [];
+  for (const part of parts) {
+    const quantity = readQuantity(part, 'unit');
+    if (!quantity.ok) return quantity;
+    values.push(quantity.value.amount.toString());
+  }
+  return ok(values);
+}

@@ -1,0 +1,278 @@
+/** When it runs: the pattern, and what the pattern asks for. */
+'use client';
+import { err, issue, ok, type Result } from '@/core/base';
+import { sentenceFor } from '@/core/display';
+import { type Cased, isDrawnWeek, type Running, sure } from '@/core/usage';
+import { Field } from '@/ui/field';
+import { TextEntry } from '@/ui/text-entry';
+import { runningEdit } from '../cells/use-text';
+import { CasedEntry } from './cased-entry';
+import { readAmount, readNumber, readWhole, type SettingsProps } from './settings-props';
+
+const OFFICE = `${'.'.repeat(8)}${'#'.repeat(10)}${'.'.repeat(6)}`;
+const SHUT = '.'.repeat(24);
+const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
+
+const PATTERNS: readonly (readonly [Running['pattern'], string, Running])[] = [
+  ['always', 'always', { pattern: 'always' }],
+  ['hours', 'hours a month', { pattern: 'hours', hoursPerMonth: sure('300') }],
+  [
+    'days',
+    'hours a day, days a month',
+    { pattern: 'days', hoursPerDay: sure('10'), daysPerMonth: sure('22') },
+  ],
+  [
+    'weekdays',
+    'hours a day, days a week',
+    { pattern: 'weekdays', hoursPerDay: sure('10'), daysPerWeek: sure('5') },
+  ],
+  ['week', 'a drawn week', { pattern: 'week', days: [OFFICE, OFFICE, OFFICE, OFFICE, OFFICE, SHUT, SHUT] }],
+  [
+    'asleep',
+    'asleep for a share of the month',
+    { pattern: 'asleep', share: sure('0.6'), wakeUps: sure('0'), idleMinutes: sure('0') },
+  ],
+  ['runs', 'so many runs a month', { pattern: 'runs', perMonth: sure('30'), minutesEach: sure('20') }],
+  [
+    'peaks',
+    'a baseline and peaks',
+    {
+      pattern: 'peaks',
+      baseline: sure('1'),
+      peak: sure('3'),
+      days: [0, 1, 2, 3, 4],
+      from: 7,
+      hours: sure('3'),
+    },
+  ],
+  [
+    'autoscale',
+    'as many as the load needs',
+    { pattern: 'autoscale', floor: sure('1'), ceiling: sure('6'), carries: sure('50') },
+  ],
+];
+
+type Read = (text: string) => Result<string>;
+
+export function RunningEntries({ component, monthHours, apply, preview }: SettingsProps) {
+  const { running } = component;
+  const check = (next: Running) => runningEdit(component, next, monthHours);
+  const cased = (
+    label: string,
+    unit: string,
+    value: Cased | undefined,
+    read: Read,
+    make: (value: Cased) => Running,
+  ) => (
+    <CasedEntry
+      key={label}
+      label={label}
+      unit={unit}
+      value={value ?? null}
+      read={read}
+      preview={(next) => {
+        const edit = next ? check(make(next)) : null;
+        preview(edit?.ok ? [edit.value] : []);
+        return edit && !edit.ok ? sentenceFor(edit.issue) : null;
+      }}
+      commit={(next) => {
+        const edit = check(make(next));
+        if (edit.ok) apply([edit.value]);
+      }}
+      cancel={() => preview([])}
+    />
+  );
+  const set = (next: Running): void =>
+    apply([{ edit: 'set-component', id: component.id, field: 'running', value: next }]);
+  return (
+    <div className="space-y-2">
+      <Field label="Running">
+        {(field) => (
+          <select
+            {...field}
+            value={running.pattern}
+            onChange={(event) => set(PATTERNS.find(([pattern]) => pattern === event.target.value)![2])}
+          >
+            {PATTERNS.map(([pattern, label]) => (
+              <option key={pattern} value={pattern}>
+                {label}
+              </option>
+            ))}
+          </select>
+        )}
+      </Field>
+      {entriesOf(running, cased)}
+      {running.pattern === 'week' && <DrawnWeek running={running} onChange={set} />}
+      {running.pattern === 'peaks' && (
+        <div className="flex items-end gap-2">
+          <Days chosen={running.days} onChange={(days) => set({ ...running, days })} />
+          <Field label="from">
+            {(field) => (
+              <select
+                {...field}
+                value={running.from}
+                onChange={(event) => set({ ...running, from: Number(event.target.value) })}
+              >
+                {Array.from({ length: 24 }, (_, hour) => (
+                  <option key={hour} value={hour}>
+                    {hour}:00
+                  </option>
+                ))}
+              </select>
+            )}
+          </Field>
+        </div>
+      )}
+      {running.pattern === 'autoscale' && !component.load && (
+        <p className="text-xs text-soft">It follows the load; enter one below.</p>
+      )}
+    </div>
+  );
+}
+
+type CasedField = (
+  label: string,
+  unit: string,
+  value: Cased | undefined,
+  read: Read,
+  make: (value: Cased) => Running,
+) => React.ReactNode;
+
+function entriesOf(running: Running, cased: CasedField): React.ReactNode {
+  const hours = readAmount('hour');
+  switch (running.pattern) {
+    case 'hours':
+      return cased('Hours a month', 'hours, each', running.hoursPerMonth, hours, (hoursPerMonth) => ({
+        ...running,
+        hoursPerMonth,
+      }));
+    case 'days':
+      return [
+        cased('Hours a day', 'hours, each', running.hoursPerDay, hours, (hoursPerDay) => ({
+          ...running,
+          hoursPerDay,
+        })),
+        cased('Days a month', 'days', running.daysPerMonth, readNumber, (daysPerMonth) => ({
+          ...running,
+          daysPerMonth,
+        })),
+      ];
+    case 'weekdays':
+      return [
+        cased('Hours a day', 'hours, each', running.hoursPerDay, hours, (hoursPerDay) => ({
+          ...running,
+          hoursPerDay,
+        })),
+        cased('Days a week', 'days', running.daysPerWeek, readNumber, (daysPerWeek) => ({
+          ...running,
+          daysPerWeek,
+        })),
+      ];
+    case 'asleep':
+      return [
+        cased('Share asleep', '0 to 1 of the month', running.share, readNumber, (share) => ({
+          ...running,
+          share,
+        })),
+        cased('Wakings', 'a month', running.wakeUps, readNumber, (wakeUps) => ({ ...running, wakeUps })),
+        cased('Awake after each', 'minutes', running.idleMinutes, readNumber, (idleMinutes) => ({
+          ...running,
+          idleMinutes,
+        })),
+      ];
+    case 'runs':
+      return [
+        cased('Runs', 'a month', running.perMonth, readNumber, (perMonth) => ({ ...running, perMonth })),
+        cased('Each takes', 'minutes', running.minutesEach, readNumber, (minutesEach) => ({
+          ...running,
+          minutesEach,
+        })),
+      ];
+    case 'peaks':
+      return [
+        cased('Baseline', 'units', running.baseline, readWhole, (baseline) => ({ ...running, baseline })),
+        cased('At peaks', 'units', running.peak, readWhole, (peak) => ({ ...running, peak })),
+        cased('Hours of a peak', 'hours', running.hours, readNumber, (length) => ({
+          ...running,
+          hours: length,
+        })),
+      ];
+    case 'autoscale':
+      return [
+        cased('At least', 'units', running.floor, readWhole, (floor) => ({ ...running, floor })),
+        cased('At most', 'units', running.ceiling, readWhole, (ceiling) => ({ ...running, ceiling })),
+        cased('One carries', 'requests a second', running.carries, readNumber, (carries) => ({
+          ...running,
+          carries,
+        })),
+      ];
+    case 'always':
+    case 'week':
+      return null;
+  }
+}
+
+function Days({
+  chosen,
+  onChange,
+}: {
+  readonly chosen: readonly number[];
+  readonly onChange: (days: number[]) => void;
+}) {
+  return (
+    <fieldset>
+      <legend className="mb-0.5 text-xs text-soft">on</legend>
+      <div className="flex gap-1">
+        {WEEKDAYS.map((name, day) => (
+          <label key={name} className="flex flex-col items-center text-xs text-soft">
+            {name}
+            <input
+              type="checkbox"
+              checked={chosen.includes(day)}
+              onChange={(event) =>
+                onChange(
+                  event.target.checked ? [...chosen, day].sort() : chosen.filter((each) => each !== day),
+                )
+              }
+              className="accent-brand"
+            />
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
+function DrawnWeek({
+  running,
+  onChange,
+}: {
+  readonly running: Extract<Running, { pattern: 'week' }>;
+  readonly onChange: (running: Running) => void;
+}) {
+  const withDay = (day: number, text: string): Result<Running> => {
+    const days = running.days.map((each, at) => (at === day ? text.trim() : each));
+    return isDrawnWeek(days) ? ok({ pattern: 'week', days }) : err(issue('hours.week-malformed'));
+  };
+  return (
+    <div className="space-y-1 font-mono">
+      {WEEKDAYS.map((name, day) => (
+        <TextEntry
+          key={name}
+          label={`${name}, 24 hours from midnight`}
+          text={running.days[day] ?? ''}
+          maxLength={24}
+          preview={(text) => {
+            const next = withDay(day, text);
+            return next.ok ? null : sentenceFor(next.issue);
+          }}
+          commit={(text) => {
+            const next = withDay(day, text);
+            if (next.ok) onChange(next.value);
+          }}
+          cancel={() => undefined}
+        />
+      ))}
+    </div>
+  );
+}
