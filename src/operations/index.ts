@@ -1,6 +1,6 @@
 export * from './actor';
 export * from './app-error';
-export { changeOf, differenceBetween, type RateChange } from './book-difference';
+export { changeOf, differenceBetween } from './book-difference';
 export * from './books';
 export * from './exchange';
 export * from './import-book';

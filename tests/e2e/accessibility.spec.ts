@@ -51,6 +51,23 @@ for (const scheme of ['light', 'dark'] as const) {
       await axe(page);
     });
 
+    test('prices', async ({ page }) => {
+      await page.goto('/prices');
+      await expect(page.getByRole('complementary')).toContainText('Rates in');
+      await axe(page);
+    });
+
+    test('what a revision changed, and exchange rates', async ({ page }) => {
+      await page.goto('/books');
+      await page.getByRole('button', { name: 'What changed since revision 1' }).click();
+      await expect(page.getByRole('dialog')).toContainText('Rates:');
+      await axe(page);
+      await page.keyboard.press('Escape');
+      await page.getByRole('button', { name: 'Exchange rates' }).click();
+      await expect(page.getByRole('dialog')).toContainText('1 EUR in USD');
+      await axe(page);
+    });
+
     test('price books', async ({ page }) => {
       await page.goto('/books');
       await expect(page.getByRole('complementary')).toContainText('Regions');

@@ -87,7 +87,7 @@ function Table({
   const word = { rows: 'Month', quarters: 'Quarter', years: 'Year' }[by];
   const line = (label: string, each: PlainMonth, isTotal = false) => (
     <tr key={label} className={isTotal ? 'border-t border-ink font-semibold' : 'border-b border-line'}>
-      <th scope="row" className="py-0.5 text-left font-[inherit]">
+      <th scope="row" className={`py-0.5 text-left ${isTotal ? 'font-semibold' : 'font-normal'}`}>
         {label}
       </th>
       <td className="py-0.5 text-right tabular-nums">{writeMoney(each.monthly, currency)}</td>
