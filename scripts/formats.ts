@@ -4,6 +4,7 @@ import path from 'node:path';
 import prettier from 'prettier';
 import { z } from 'zod';
 import { designFileSchema, priceBookSchema, writeDesign } from '@/formats';
+import { writeBookCsv } from '@/formats/stream';
 import { page } from '../docs/examples/page';
 import { exampleBook, exampleDesign } from '../docs/formats/examples';
 import { main, say } from './lib/say';
@@ -17,10 +18,24 @@ async function write(name: string, data: unknown): Promise<void> {
   say(file);
 }
 
+/** The example book in its flat form. */
+async function exampleCsv(): Promise<string> {
+  async function* rates() {
+    yield exampleBook.rates;
+  }
+  const { book, revision, regions, offers } = exampleBook;
+  let text = '';
+  for await (const chunk of writeBookCsv({ head: { book, revision }, regions, offers, rates: rates() }))
+    text += chunk;
+  return text;
+}
+
 main(async () => {
   await write('price-book.schema.json', z.toJSONSchema(priceBookSchema, { io: 'input' }));
   await write('design.schema.json', z.toJSONSchema(designFileSchema, { io: 'input' }));
   await write('price-book.example.json', exampleBook);
+  fs.writeFileSync(path.join(FOLDER, 'price-book.example.csv'), await exampleCsv());
+  say(path.join(FOLDER, 'price-book.example.csv'));
   await write('design.example.json', writeDesign(exampleDesign));
   fs.writeFileSync('docs/how-it-calculates.md', page());
   say('docs/how-it-calculates.md');

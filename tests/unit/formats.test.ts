@@ -5,6 +5,7 @@ import { z } from 'zod';
 import { indexBook } from '@/core/books';
 import { bookSet } from '@/core/pricing';
 import { summarise } from '@/core/range';
+import { readAll } from '@tests/support/streams';
 import { designFileSchema, priceBookSchema, readDesign, readPriceBook, toBookData } from '@/formats';
 
 const read = (name: string): string => fs.readFileSync(`docs/formats/${name}`, 'utf8');
@@ -17,6 +18,13 @@ describe('docs/formats', () => {
     expect(JSON.parse(read(name))).toEqual(
       JSON.parse(JSON.stringify(z.toJSONSchema(schema, { io: 'input' }))),
     );
+  });
+
+  it('has a flat example that is the same book', async () => {
+    const { kept, faults } = await readAll(read('price-book.example.csv'));
+    expect(faults).toEqual([]);
+    const whole = readPriceBook(read('price-book.example.json'));
+    expect(whole.ok && kept.rates).toEqual(whole.ok && whole.value.rates);
   });
 
   it('has examples that are read, and a design that its book prices whole', () => {
