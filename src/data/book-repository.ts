@@ -22,7 +22,21 @@ const RATE_FIELDS = [
   'rest',
 ] as const;
 
+/** Published revisions never change, so the catalogues asked for last are kept. */
+const CATALOGUES_KEPT = 24;
+
+function remembered<T>(kept: Map<string, Promise<T>>, id: string, read: () => Promise<T>): Promise<T> {
+  const known = kept.get(id);
+  if (known) return known;
+  const reading = read();
+  reading.catch(() => kept.delete(id));
+  kept.set(id, reading);
+  if (kept.size > CATALOGUES_KEPT) kept.delete(kept.keys().next().value!);
+  return reading;
+}
+
 export function bookRepository(db: Kysely<Database>): BookStore {
+  const catalogues = new Map<string, Promise<BookCatalogue>>();
   return {
     list: (workspace) => list(db, workspace),
     publish: (workspace, at, work) =>
@@ -38,7 +52,7 @@ export function bookRepository(db: Kysely<Database>): BookStore {
       }),
     catalogue: async (workspace, book, number) => {
       const revision = await findRevision(db, workspace, book, number);
-      return revision ? catalogueOf(db, book, revision) : null;
+      return revision ? remembered(catalogues, revision.id, () => catalogueOf(db, book, revision)) : null;
     },
     search: (workspace, query) => searchOffers(db, workspace, query),
     rates: async (workspace, book, number, wanted) => {
