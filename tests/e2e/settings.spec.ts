@@ -34,7 +34,7 @@ test('a size of one’s own, and a week with nights off', async ({ page }) => {
   };
   expect((await edit(page, `/designs/${id}`, [PINS, add(server)], 0)).status()).toBe(200);
   await openDesign(page, `/designs/${id}`);
-  await expect(cell(page, 'Own server', COLUMN.what)).toContainText('Server of your size');
+  await expect(cell(page, 'Own server', COLUMN.what)).toContainText('The size is not set yet');
   await cell(page, 'Own server', COLUMN.name).click();
   const margin = page.getByRole('complementary', { name: 'Margin' });
   await expect(margin).toContainText('The size is not set yet');
@@ -63,7 +63,7 @@ test('messages are billed in started pieces of their size', async ({ page }) => 
   await amount.press('Enter');
   await expect.poll(() => total(page)).toBeGreaterThan(3);
   const small = await total(page);
-  await margin.getByText('Size of one').click();
+  await margin.getByText('Size of one', { exact: true }).click();
   const each = margin.getByRole('group', { name: /^Each/ }).getByLabel('likely');
   await each.fill('90');
   await each.press('Enter');

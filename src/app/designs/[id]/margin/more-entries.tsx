@@ -1,8 +1,8 @@
 /** Size set freely, committed units, licences, months, whether it may be stopped. */
 'use client';
-import { err, issue, ok, type Result } from '@/core/base';
+import { Decimal, err, issue, ok, type Result } from '@/core/base';
 import { kindOf } from '@/core/books';
-import type { LicenceChoice } from '@/core/design';
+import type { FreeSize, LicenceChoice } from '@/core/design';
 import { sentenceFor } from '@/core/display';
 import { commitmentOf } from '@/core/terms';
 import { type Cased, sure } from '@/core/usage';
@@ -14,18 +14,23 @@ export function SizeEntries({ component, lacks, apply, preview }: SettingsProps)
   const { size } = component;
   const wanted = size || kindOf(component.kind).size === 'free' || lacks.includes('size.missing');
   if (!wanted) return null;
-  const base = size ?? { vcpu: sure('1'), memory: sure('4') };
-  const entry = (label: string, unit: string, value: Cased | null, field: 'vcpu' | 'memory' | 'gpu') => (
+  const withPart = (field: keyof FreeSize, next: Cased): FreeSize => {
+    if (size) return { ...size, [field]: next };
+    // The first entry brings the other along at a common ratio, so that there is an amount at once.
+    const other = new Decimal(next.likely).times(field === 'vcpu' ? 4 : 0.25).toString();
+    return field === 'vcpu' ? { vcpu: next, memory: sure(other) } : { vcpu: sure(other), memory: next };
+  };
+  const entry = (label: string, unit: string, value: Cased | null, field: keyof FreeSize) => (
     <CasedEntry
       label={label}
       unit={unit}
       value={value}
       read={readNumber}
       preview={(next) => {
-        preview(next ? [setField(component, 'size', { ...base, [field]: next })] : []);
+        preview(next ? [setField(component, 'size', withPart(field, next))] : []);
         return null;
       }}
-      commit={(next) => apply([setField(component, 'size', { ...base, [field]: next })])}
+      commit={(next) => apply([setField(component, 'size', withPart(field, next))])}
       cancel={() => preview([])}
     />
   );

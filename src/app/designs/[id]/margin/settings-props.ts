@@ -1,7 +1,7 @@
 /** What every part of a component's settings reads and does. */
 import { type Decimal, err, issue, ok, type Result } from '@/core/base';
 import type { Component, ComponentField, Edit } from '@/core/design';
-import { readQuantity } from '@/core/units';
+import { convertQuantity, readQuantity } from '@/core/units';
 import type { PickerKind } from '../columns';
 
 export interface SettingsProps {
@@ -24,11 +24,13 @@ export function setField<F extends ComponentField>(
   return { edit: 'set-component', id, field, value } as Edit;
 }
 
-/** Reads an amount typed in a unit as plain decimal text. */
+/** Reads an amount typed in any fitting unit as plain decimal text in `unit`. */
 export function readAmount(unit: string): (text: string) => Result<string> {
   return (text) => {
     const quantity = readQuantity(text, unit);
-    return quantity.ok ? ok(quantity.value.amount.toString()) : quantity;
+    if (!quantity.ok) return quantity;
+    const inUnit = convertQuantity(quantity.value, unit);
+    return inUnit.ok ? ok(inUnit.value.amount.toDecimalPlaces(18).toString()) : inUnit;
   };
 }
 
