@@ -28,11 +28,31 @@ const EVERY_MILLISECONDS = 400;
 /** A running import that was not heard of for so long was broken off with its process. */
 const SILENT_MILLISECONDS = 60_000;
 
+/** An upload that brings nothing for so long is given up; it would hold a connection to the database. */
+const STALLED_MILLISECONDS = 60_000;
+/** Each holds a connection while it lasts; the others are for everybody else. */
+const MOST_AT_ONCE = 3;
+
+let underWay = 0;
+
 class Cancelled extends Error {}
 
 /** Publishes the book, or refuses it with its faults and changes nothing. */
 export async function importBook(context: Context, upload: Upload): Promise<ImportedBook> {
   requireRole(context.actor, 'editor');
+  if (underWay >= MOST_AT_ONCE) {
+    const message = `${MOST_AT_ONCE} imports are under way already. Try again when one of them has ended.`;
+    throw new AppError('unavailable', message);
+  }
+  underWay += 1;
+  try {
+    return await importNow(context, upload);
+  } finally {
+    underWay -= 1;
+  }
+}
+
+async function importNow(context: Context, upload: Upload): Promise<ImportedBook> {
   const { imports, now, actor } = context;
   await imports.begin(actor.workspace, upload, now());
   try {
@@ -68,13 +88,32 @@ async function publishStream(context: Context, upload: Upload): Promise<BookRead
   };
   let read: BookRead | undefined;
   await books.publish(actor.workspace, now(), async (sink) => {
-    read = await readBook(upload.source, sink, { between });
+    read = await readBook(timely(upload.source), sink, { between });
     if (read.faults.length > 0) throw refusal(read);
     // Whoever asks to cancel before it is published is heard.
     if (await imports.progress(upload.id, upload.bytesTotal ?? 0, read.counts.rates, now()))
       throw new Cancelled();
   });
   return read!;
+}
+
+/** Passes a stream on, and ends with an error when nothing comes for too long. */
+async function* timely(source: AsyncIterable<Uint8Array>): AsyncGenerator<Uint8Array> {
+  const iterator = source[Symbol.asyncIterator]();
+  for (;;) {
+    let timer: NodeJS.Timeout | undefined;
+    const stalled = new Promise<never>((_, reject) => {
+      const message = 'The upload stalled for a minute and was given up. Nothing was changed; try again.';
+      timer = setTimeout(() => reject(new AppError('invalid', message)), STALLED_MILLISECONDS);
+    });
+    try {
+      const next = await Promise.race([iterator.next(), stalled]);
+      if (next.done) return;
+      yield next.value;
+    } finally {
+      clearTimeout(timer);
+    }
+  }
 }
 
 function refusal({ faults, more }: BookRead): AppError {

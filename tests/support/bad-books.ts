@@ -69,7 +69,7 @@ export const BAD_BOOKS: readonly BadBook[] = [
   // The file itself
   ['empty', '', '', /empty/],
   ['no JSON and no CSV', 'once upon a time', '', /columns are missing/],
-  book('a list', () => '[]', '', /columns are missing/),
+  book('a list', () => '[]', '', /not with a list/),
   book('cut off in the middle', (file) => written(file).slice(0, 9000), '', /not complete/),
   book('cut off in a word', (file) => written(file).slice(0, 30), '', /not complete/),
   book('something behind the end', (file) => `${written(file)} {}`, '', /behind the end/),

@@ -105,6 +105,41 @@ export function bookContract(name: string, make: () => Promise<Stores>): void {
       await expect(cancelImport(context, plain.id)).rejects.toMatchObject({ code: 'not-found' });
     });
 
+    it('keep nothing of an upload that breaks off', async () => {
+      const text = JSON.stringify(wideBookFile());
+      async function* source(): AsyncGenerator<Uint8Array> {
+        let chunks = 0;
+        for await (const chunk of bytesOf(text, 2000)) {
+          chunks += 1;
+          if (chunks === 20) throw new Error('connection lost');
+          yield chunk;
+        }
+      }
+      const upload: Upload = { ...uploadOf(text), source: source() };
+      await expect(importBook(context, upload)).rejects.toThrow('connection lost');
+      expect(await listBooks(context)).toEqual([]);
+      expect((await importProgress(context, upload.id)).state).toBe('refused');
+      // The same book comes in afterwards as if nothing had been.
+      await importBook(context, uploadOf(text));
+      expect(await listBooks(context)).toHaveLength(1);
+    });
+
+    it('take no more than three imports at once', async () => {
+      let release = (): void => undefined;
+      const held = new Promise<void>((resolve) => (release = resolve));
+      async function* waiting(): AsyncGenerator<Uint8Array> {
+        await held;
+        yield* bytesOf('{}');
+      }
+      const three = [1, 2, 3].map(() =>
+        importBook(context, { ...uploadOf('{}'), source: waiting() }).catch(() => undefined),
+      );
+      await expect(importBook(context, uploadOf('{}'))).rejects.toMatchObject({ code: 'unavailable' });
+      release();
+      await Promise.all(three);
+      await expect(importBook(context, uploadOf('{}'))).rejects.toMatchObject({ code: 'invalid' });
+    });
+
     it('tell of an import whose process died that it was broken off', async () => {
       const id = '00000000-0000-4000-8000-000000000001';
       const at = new Date(Date.now() - 120_000);

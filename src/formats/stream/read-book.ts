@@ -34,6 +34,7 @@ export async function readBook(
     const chunks = textOf(source, options.bounds ?? BOOK_BOUNDS, read);
     const { begins, all } = await peek(chunks);
     if (begins === '') throw new SplitError('the file is empty', 1, 1);
+    if (begins === '[') throw new SplitError('a price book begins with “{”, not with a list', 1, 1);
     await (begins === '{' ? readJsonBook : readCsvBook)(all, reader, between);
   } catch (error) {
     if (!(error instanceof SplitError)) throw error;
