@@ -25,6 +25,8 @@ const COLUMNS = [
   'Lean monthly',
   'Heavy monthly',
   'Upfront',
+  'List monthly',
+  'Resale monthly',
   'Note',
 ] as const;
 
@@ -35,6 +37,8 @@ export function designCsv(design: Design, summary: DesignSummary): string {
     lean: column(lines, (line) => line.lean, summary.lean, summary.currency),
     heavy: column(lines, (line) => line.heavy, summary.heavy, summary.currency),
     upfront: column(lines, (line) => line.upfront, summary.upfront, summary.currency),
+    list: column(lines, (line) => line.list, summary.list, summary.currency),
+    resale: column(lines, (line) => line.resale, summary.resale, summary.currency),
   };
   const rows = design.sections.flatMap((section, at) =>
     section.components.map((component, index) => {
@@ -43,6 +47,8 @@ export function designCsv(design: Design, summary: DesignSummary): string {
         lean: money.lean.rows.get(line.id) ?? '',
         heavy: money.heavy.rows.get(line.id) ?? '',
         upfront: money.upfront.rows.get(line.id) ?? '',
+        list: money.list.rows.get(line.id) ?? '',
+        resale: money.resale.rows.get(line.id) ?? '',
       });
     }),
   );
@@ -53,6 +59,8 @@ export function designCsv(design: Design, summary: DesignSummary): string {
     'Lean monthly': money.lean.total,
     'Heavy monthly': money.heavy.total,
     Upfront: money.upfront.total,
+    'List monthly': money.list.total,
+    'Resale monthly': money.resale.total,
   };
   const total = COLUMNS.map((each) => cells[each] ?? '');
   return stringify([[...COLUMNS], ...rows, total], { escape_formulas: true, record_delimiter: 'windows' });
@@ -86,7 +94,7 @@ function row(
   component: Component,
   line: LineSummary,
   currency: string,
-  money: { lean: string; heavy: string; upfront: string },
+  money: Readonly<Record<'lean' | 'heavy' | 'upfront' | 'list' | 'resale', string>>,
 ): string[] {
   const kind = kindOf(component.kind);
   const pin = design.books.find((each) => each.book === component.place?.book);
@@ -109,6 +117,8 @@ function row(
     money.lean,
     money.heavy,
     money.upfront,
+    money.list,
+    money.resale,
     notes,
   ];
 }

@@ -128,7 +128,8 @@ describe('the CSV', () => {
       fc.property(anyDesign, (design) => {
         const rows = rowsOf(designCsv(design, summarise(design, books)));
         const total = rows.pop()!;
-        for (const column of ['Monthly', 'Lean monthly', 'Heavy monthly', 'Upfront']) {
+        const columns = ['Monthly', 'Lean monthly', 'Heavy monthly', 'Upfront', 'List monthly'];
+        for (const column of [...columns, 'Resale monthly']) {
           const cells = rows
             .map((row) => row[column]!)
             .filter((cell) => cell !== '' && cell !== 'not priced');
@@ -137,6 +138,21 @@ describe('the CSV', () => {
       }),
       { numRuns: 60 },
     );
+  });
+
+  it('keeps list, contracted and resale price apart', () => {
+    const agreement = {
+      id: 'a',
+      name: 'Frame contract',
+      covers: { books: [], categories: [], kinds: [], skus: [] },
+      from: null,
+      to: null,
+      discount: { by: 'share' as const, share: '0.5' },
+      margin: '0.2',
+    };
+    const design = designOf([serverOf('a')], { agreements: [agreement] });
+    const [row] = rowsOf(designCsv(design, summarise(design, books)));
+    expect(row).toMatchObject({ 'List monthly': '73.00', Monthly: '36.50', 'Resale monthly': '43.80' });
   });
 
   it('defuses what a spreadsheet would run as a formula', () => {
@@ -176,6 +192,30 @@ describe('a batch of edits', () => {
       },
       { edit: 'set-assumption', field: 'month', value: { hours: 'calendar', year: 2027, month: 2 } },
       { edit: 'add-component', section: 's', index: 0, component: serverOf('b') },
+      {
+        edit: 'set-component',
+        id: 'a',
+        field: 'size',
+        value: { vcpu: { likely: '2' }, memory: { likely: '4' } },
+      },
+      { edit: 'set-component', id: 'a', field: 'licences', value: null },
+      { edit: 'set-component', id: 'a', field: 'months', value: { from: 2, to: null } },
+      { edit: 'set-component', id: 'a', field: 'borne', value: { likely: '0.5' } },
+      {
+        edit: 'set-component',
+        id: 'a',
+        field: 'running',
+        value: { pattern: 'asleep', share: { likely: '0.5' }, wakeUps: { likely: '3' } },
+      },
+      {
+        edit: 'set-component',
+        id: 'a',
+        field: 'load',
+        value: { rate: { by: 'requests', perSecond: { likely: '5' } } },
+      },
+      { edit: 'set-assumption', field: 'growth', value: null },
+      { edit: 'set-assumption', field: 'season', value: Array.from({ length: 12 }, () => '1') },
+      { edit: 'set-agreements', agreements: [] },
     ];
     for (const edit of edits) expect(check(editBatchSchema, batch(edit))).toMatchObject({ ok: true });
   });
@@ -185,6 +225,17 @@ describe('a batch of edits', () => {
     { edit: 'set-component', id: 'a', field: 'colour', value: 'red' },
     { edit: 'set-component', id: 'a', field: 'name', value: 'x'.repeat(201) },
     { edit: 'set-component', id: 'a', field: 'term', value: '24-none' },
+    { edit: 'set-component', id: 'a', field: 'months', value: { from: 5, to: 2 } },
+    { edit: 'set-component', id: 'a', field: 'borne', value: { likely: '1.5' } },
+    { edit: 'set-component', id: 'a', field: 'running', value: { pattern: 'week', days: ['#'] } },
+    { edit: 'set-assumption', field: 'season', value: ['1'] },
+    { edit: 'set-assumption', field: 'start', value: 'spring' },
+    {
+      edit: 'set-usage',
+      id: 'a',
+      meter: 'protected',
+      value: { amount: { likely: '5' }, unit: 'GB', sizes: [{ count: '2', amount: '40' }] },
+    },
     { edit: 'format-disk' },
   ])('refuses %j', (edit) => {
     expect(check(editBatchSchema, batch(edit)).ok).toBe(false);
