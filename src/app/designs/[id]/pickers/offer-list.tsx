@@ -14,13 +14,15 @@ import { columns, features, matchesWords } from './offer-table';
 
 interface OfferListProps {
   readonly rows: OfferRow[];
+  /** The rows are on their way; what is typed meanwhile is kept. */
+  readonly isLoading: boolean;
   readonly component: Component;
   readonly currency: string;
   readonly typed: string;
   readonly onChoose: (choice: Choice) => void;
 }
 
-export function OfferList({ rows, component, currency, typed, onChoose }: OfferListProps) {
+export function OfferList({ rows, isLoading, component, currency, typed, onChoose }: OfferListProps) {
   const id = useId();
   const server = component.kind === 'server';
   const need = component.choice.by === 'cheapest' ? component.choice.need : null;
@@ -66,8 +68,8 @@ export function OfferList({ rows, component, currency, typed, onChoose }: OfferL
 
   useEffect(() => {
     if (chosenAt > 0) virtual.scrollToIndex(chosenAt, { align: 'center' });
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- once, when the list opens
-  }, []);
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- once, when the rows are there
+  }, [isLoading]);
 
   const choose = (row: OfferRow | undefined): void => {
     if (row?.soldHere) onChoose({ by: 'sku', sku: row.sku });
@@ -183,7 +185,11 @@ export function OfferList({ rows, component, currency, typed, onChoose }: OfferL
         className="h-[380px] overflow-y-auto"
       >
         {shown.length === 0 && (
-          <p className="px-5 py-6 text-soft">No offer matches. Loosen a filter or take a word away.</p>
+          <p className="px-5 py-6 text-soft">
+            {isLoading
+              ? 'Reading the price book …'
+              : 'No offer matches. Loosen a filter or take a word away.'}
+          </p>
         )}
         <div style={{ height: virtual.getTotalSize() }} className="relative">
           {virtual.getVirtualItems().map((item) => {

@@ -21,6 +21,8 @@ interface OfferPickerProps {
   readonly onClose: () => void;
 }
 
+const NONE: OfferRow[] = [];
+
 export function OfferPicker({
   client,
   design,
@@ -53,11 +55,10 @@ export function OfferPicker({
     >
       {trouble ? (
         <p className="p-4 text-ember-ink">{trouble}</p>
-      ) : rows === null ? (
-        <p className="p-4 text-soft">Reading the price book …</p>
       ) : (
         <OfferList
-          rows={rows}
+          rows={rows ?? NONE}
+          isLoading={rows === null}
           component={component}
           currency={design.currency}
           typed={typed}
