@@ -3,6 +3,7 @@
 import { useEffect, useState } from 'react';
 import { kindOf, lotOf, lotPrice, meterOfKind } from '@/core/books';
 import { describeTerm, writeMoney, writeShare } from '@/core/display';
+import { RATE_TERMS } from '@/core/terms';
 import { type RateRow, toRate } from '@/formats/price-book';
 import type { FoundOffer, OfferSheet } from '@/operations';
 import { INPUT } from '@/ui/field';
@@ -91,7 +92,7 @@ function Rates({
 }) {
   const selling = sheet.regions.filter((each) => sheet.rates.some((rate) => rate.region === each.code));
   const missing = sheet.regions.filter((each) => !selling.includes(each));
-  const here = sheet.rates.filter((rate) => rate.region === region);
+  const here = sheet.rates.filter((rate) => rate.region === region).sort(asReadFirst);
   return (
     <>
       <label className="mt-4 block">
@@ -116,6 +117,13 @@ function Rates({
   );
 }
 
+/** On demand before the other ways of paying, licences after what they run on. */
+function asReadFirst(a: RateRow, b: RateRow): number {
+  const rank = ({ meter, term }: RateRow): number =>
+    (meter.startsWith('licence.') ? RATE_TERMS.length : 0) + RATE_TERMS.indexOf(term);
+  return rank(a) - rank(b) || (a.meter < b.meter ? -1 : 1);
+}
+
 function RateLine({ sheet, rate }: { readonly sheet: OfferSheet; readonly rate: RateRow }) {
   const { currency } = sheet.book;
   const perLot = lotPrice(toRate(rate));
@@ -136,7 +144,10 @@ function RateLine({ sheet, rate }: { readonly sheet: OfferSheet; readonly rate: 
           {[chargeWords(rate, currency), ...rateNotes(rate, currency)].join('; ')}
         </span>
         {perLot && rate.charge.structure !== 'flat' && (
-          <span className="text-right whitespace-nowrap">{lotOf(rate.unit).label}</span>
+          <span className="text-right whitespace-nowrap">
+            {lotOf(rate.unit).label}
+            {rate.upfront && <span className="block">upfront spread</span>}
+          </span>
         )}
       </div>
     </li>

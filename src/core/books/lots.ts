@@ -4,6 +4,7 @@
  */
 import { decimal, type Decimal } from '../base';
 import { firstUnitPrice } from '../rates';
+import { commitmentOf } from '../terms';
 import { conversionFactor, unitOf } from '../units';
 import { type Kind, mainMeter } from './kind';
 import type { Rate } from './book';
@@ -44,16 +45,23 @@ export function lotOf(unit: string): Lot {
   return { label, amount: factor.ok ? factor.value.times(amount) : decimal(1) };
 }
 
-/** What one lot costs at the first unit's price; null: the structure has no such price. */
-export function lotPrice(rate: Pick<Rate, 'charge' | 'unit'>): Decimal | null {
-  const { charge, unit } = rate;
+/**
+ * What one lot costs at the first unit's price, with an upfront payment spread over its term and under a monthly cap;
+ * null: the structure has no such price.
+ */
+export function lotPrice(
+  rate: Pick<Rate, 'charge' | 'unit' | 'term' | 'upfront' | 'monthlyCap'>,
+): Decimal | null {
+  const { charge, unit, upfront, monthlyCap } = rate;
   // A size set freely is pictured as one vCPU with four GiB.
   const price =
     charge.structure === 'by-parts' ? charge.vcpu.plus(charge.memory.times(4)) : firstUnitPrice(charge);
   if (!price) return null;
-  return charge.structure === 'flat' || charge.structure === 'stepped'
-    ? price
-    : price.times(lotOf(unit).amount);
+  if (charge.structure === 'flat' || charge.structure === 'stepped') return price;
+  const lot = price.times(lotOf(unit).amount);
+  const months = commitmentOf(rate.term)?.months;
+  if (upfront && months) return lot.plus(upfront.dividedBy(months));
+  return monthlyCap && monthlyCap.lessThan(lot) ? monthlyCap : lot;
 }
 
 /** Whether lists sort an offer by this rate: its main meter on demand, or the only way it is sold. */
