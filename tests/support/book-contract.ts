@@ -109,7 +109,7 @@ export function bookContract(name: string, make: () => Promise<Stores>): void {
       const text = JSON.stringify(wideBookFile());
       async function* source(): AsyncGenerator<Uint8Array> {
         let chunks = 0;
-        for await (const chunk of bytesOf(text, 2000)) {
+        for await (const chunk of bytesOf(text, 500)) {
           chunks += 1;
           if (chunks === 20) throw new Error('connection lost');
           yield chunk;
