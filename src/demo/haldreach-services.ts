@@ -225,9 +225,9 @@ export const HALDREACH_SERVICES: readonly ServiceProfile[] = [
     rates: [['users', 'user-month', per(5.91)]],
   },
   {
-    code: 'tower',
+    code: 'belfry',
     kind: 'monitoring',
-    name: 'Tower',
+    name: 'Belfry',
     rates: [
       ['logs', 'GB', per(2.71), included('5', { pool: 'workspace' })],
       ['alarms', 'item-month', per(0.102)],

@@ -66,9 +66,9 @@ const SERVICES: readonly ServiceProfile[] = [
     rates: [['capacity', 'GiB-month', per(0.148)]],
   },
   {
-    code: 'bucket',
+    code: 'crate',
     kind: 'object-store',
-    name: 'Bucket',
+    name: 'Crate',
     more: { attributes: { grade: 'often' } },
     rates: [
       ['stored', 'GB-month', per(0.0149), { pool: 'workspace', allowance: '10' }],

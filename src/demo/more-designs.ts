@@ -34,7 +34,7 @@ export const TELEMETRY_LAKE = designOf(
           name: 'Cleaning of readings',
           kind: 'function',
           place: SEVERN,
-          choice: sku('NV-SPARK'),
+          choice: sku('NV-FLINT'),
           size: { vcpu: sure('1'), memory: sure('0.5') },
           usage: {
             requests: { amount: { likely: '390', lean: '300', heavy: '620' }, unit: 'million requests' },

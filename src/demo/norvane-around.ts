@@ -26,18 +26,18 @@ const NETWORK: readonly ServiceProfile[] = [
     ],
   },
   {
-    code: 'helm-4',
+    code: 'capstan-4',
     kind: 'balancer-connections',
-    name: 'Helm, connections',
+    name: 'Capstan, connections',
     rates: [
       ['running', 'hour', per(0.0221)],
       ['units', 'unit-hour', capacity({ fresh: '800', open: '100000', gb: '1' }, 0.0059)],
     ],
   },
   {
-    code: 'helm-7',
+    code: 'capstan-7',
     kind: 'balancer-requests',
-    name: 'Helm, requests',
+    name: 'Capstan, requests',
     rates: [
       ['running', 'hour', per(0.0223)],
       ['units', 'unit-hour', capacity({ fresh: '25', open: '3000', gb: '1', requests: '1000' }, 0.0079)],
@@ -114,9 +114,9 @@ const AROUND: readonly ServiceProfile[] = [
     ],
   },
   {
-    code: 'shield',
+    code: 'awning',
     kind: 'front-door-protection',
-    name: 'Shield',
+    name: 'Awning',
     rates: [
       ['fee', 'month', flat(4.95)],
       ['requests', 'million requests', per(0.592)],

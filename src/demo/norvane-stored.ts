@@ -135,9 +135,9 @@ const RUN: readonly ServiceProfile[] = [
     rates: [['running', 'hour', per(0.0985)]],
   },
   {
-    code: 'spark',
+    code: 'flint',
     kind: 'function',
-    name: 'Spark',
+    name: 'Flint',
     rates: [
       ['requests', 'million requests', per(0.197), included('1', { pool: 'workspace' })],
       [

@@ -101,9 +101,9 @@ const SERVICES: readonly ServiceProfile[] = [
   },
   { code: 'rig', kind: 'container-cluster', name: 'Rig', rates: [['running', 'hour', per(0.0991)]] },
   {
-    code: 'ripple',
+    code: 'splash',
     kind: 'function',
-    name: 'Ripple',
+    name: 'Splash',
     rates: [
       ['requests', 'million requests', per(0.391), included('2', { pool: 'workspace' })],
       [
@@ -125,9 +125,9 @@ const SERVICES: readonly ServiceProfile[] = [
     ],
   },
   {
-    code: 'delta',
+    code: 'estuary',
     kind: 'warehouse',
-    name: 'Delta',
+    name: 'Estuary',
     more: { attributes: { 'units-per-hour': '100' } },
     rates: [
       ['running', 'unit-hour', per(0.0389), chunks('1', 'second', '60')],
@@ -229,9 +229,9 @@ const SERVICES: readonly ServiceProfile[] = [
     ],
   },
   {
-    code: 'armour',
+    code: 'oilskin',
     kind: 'front-door-protection',
-    name: 'Armour',
+    name: 'Oilskin',
     rates: [
       ['fee', 'month', flat(5.1)],
       ['requests', 'million requests', per(0.74)],
