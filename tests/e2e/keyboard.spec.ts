@@ -29,7 +29,8 @@ test('a design is opened, written, changed, undone and explained without a mouse
   await page.keyboard.press('Enter');
   await page.keyboard.type('4/16');
   // What was typed is kept while the offers are still on their way.
-  await expect(page.getByRole('dialog').getByRole('option').first()).toBeVisible();
+  const offers = page.getByRole('listbox', { name: 'Offers' }).getByRole('option');
+  await expect(offers.first()).toBeVisible();
   await expect(page.getByLabel('Find by words')).toHaveValue('4/16');
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press('ArrowUp');
