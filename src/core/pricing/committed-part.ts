@@ -11,13 +11,14 @@ import {
   issue,
   type Issue,
   ok,
+  ONE,
   type Result,
   ZERO,
 } from '../base';
 import type { Rate } from '../books';
 import type { Component } from '../design';
 import { type Figure, given, product, sum } from '../trace';
-import { type Case, hoursAtLevel, levelsOf, mapHours, readCase, WEEK_HOURS } from '../usage';
+import { type Case, hoursAtLevel, levelsOf, mapHours, readCase, sameAllWeek, WEEK_HOURS } from '../usage';
 import { type MeterContext, type MeterUse } from './meter-context';
 import { meterUse } from './meter-use';
 
@@ -96,11 +97,10 @@ function committedUnits(component: Component, count: Figure, which: Case): Figur
 }
 
 function alwaysOn(month: Figure): MeterContext['time'] {
-  const one = decimal(1);
   return {
     hours: month,
     spells: null,
-    profile: { units: Array.from({ length: WEEK_HOURS }, () => one), placed: true, short: false },
+    profile: { units: sameAllWeek(ONE), placed: true, short: false },
   };
 }
 

@@ -118,8 +118,15 @@ function placed(units: readonly Decimal[]): Result<Profile> {
   return ok({ units, placed: true, short: false });
 }
 
+/** 168 times the same; nobody changes a profile, so the one of a unit that runs always is shared. */
+export function sameAllWeek(units: Decimal): readonly Decimal[] {
+  return units === ONE ? ALL_WEEK : new Array<Decimal>(WEEK_HOURS).fill(units);
+}
+
+const ALL_WEEK: readonly Decimal[] = new Array<Decimal>(WEEK_HOURS).fill(ONE);
+
 function even(units: Decimal, isPlaced: boolean): Result<Profile> {
-  return ok({ units: Array.from({ length: WEEK_HOURS }, () => units), placed: isPlaced, short: false });
+  return ok({ units: sameAllWeek(units), placed: isPlaced, short: false });
 }
 
 /** So many hours on so many days from Monday on, beginning in the morning; the last day may be a part of one. */
