@@ -23,6 +23,20 @@ function withDatabase(url: string, name: string): string {
   return changed.toString();
 }
 
+/** An empty database without any tables. */
+export async function bareDatabase(): Promise<Kysely<Database>> {
+  const url = process.env.TEST_DATABASE_URL;
+  if (!url) throw new Error('TEST_DATABASE_URL is not set; run the integration project of vitest');
+  const admin = connect(url);
+  try {
+    const name = `bare_${randomUUID().slice(0, 8)}`;
+    await sql`create database ${sql.id(name)}`.execute(admin);
+    return connect(withDatabase(url, name));
+  } finally {
+    await admin.destroy();
+  }
+}
+
 export async function freshDatabase(): Promise<Kysely<Database>> {
   const url = process.env.TEST_DATABASE_URL;
   if (!url) throw new Error('TEST_DATABASE_URL is not set; run the integration project of vitest');
