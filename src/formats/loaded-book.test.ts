@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { smallBookFile } from '@tests/support/books';
 import { componentOf, designOf, serverOf, transferOf } from '@tests/support/designs';
-import { componentsOf, LoadedBook, type RatesWanted, ratesWanted } from './loaded-book';
+import { allComponents } from '@/core/design';
+import { LoadedBook, type RatesWanted, ratesWanted } from './loaded-book';
 
 function loaded() {
   const file = smallBookFile();
@@ -30,7 +31,7 @@ describe('what a design needs of a book', () => {
       serverOf('d', { place: { book: 'foreign', region: 'severn' } }),
       componentOf({ id: 'e', kind: 'custom', place: null }),
     ]);
-    expect(ratesWanted(componentsOf(design), 'small')).toEqual([
+    expect(ratesWanted(allComponents(design), 'small')).toEqual([
       { region: 'severn', skus: ['A-4'], kinds: ['server'] },
       { region: 'elbe', skus: ['OUT'], kinds: [] },
     ]);

@@ -3,7 +3,7 @@
  * Shared by the server and the browser's worker. What was read stays good: published revisions never change.
  */
 import { type BookData, indexBook, type Kind, type PriceBook } from '@/core/books';
-import type { Component, Design } from '@/core/design';
+import type { Component } from '@/core/design';
 import { type OfferRow, type PriceBookFile, type RateRow, toBookData, toOffer, toRate } from './price-book';
 
 /** A revision without its rates. */
@@ -40,10 +40,6 @@ export function ratesWanted(
     else if (choice.by === 'sku') wanted.skus.add(choice.sku);
   }
   return [...regions].map(([region, { skus, kinds }]) => ({ region, skus: [...skus], kinds: [...kinds] }));
-}
-
-export function componentsOf(design: Design): Component[] {
-  return design.sections.flatMap((section) => section.components);
 }
 
 export class LoadedBook {

@@ -1,6 +1,7 @@
 /** The stores of price books, of their imports, and of exchange-rate tables. */
 import type { Kind } from '@/core/books';
-import type { Fault, OfferRow, PriceBookFile, RateRow } from '@/formats';
+import type { Fault, OfferRow, RateRow } from '@/formats';
+import type { BookWithoutRates, RatesWanted } from '@/formats/loaded-book';
 import type { BookSink } from '@/formats/stream';
 
 export interface RevisionListing {
@@ -23,13 +24,7 @@ export interface BookListing {
 }
 
 /** A published revision without its rates: what pickers need to know about places and offers. */
-export interface BookCatalogue {
-  readonly book: PriceBookFile['book'];
-  readonly revision: PriceBookFile['revision'];
-  readonly regions: PriceBookFile['regions'];
-  readonly offers: readonly OfferRow[];
-  readonly availability: Readonly<Record<string, readonly string[]>>;
-}
+export type BookCatalogue = BookWithoutRates;
 
 /** What to look for among the offers of the newest revisions. Everything given must hold. */
 export interface OfferQuery {
@@ -68,12 +63,7 @@ export interface FoundOffer {
 }
 
 /** Which rates of a region a design needs. */
-export interface RateQuery {
-  readonly region: string;
-  readonly skus: readonly string[];
-  /** All offers of these kinds: where a component takes the cheapest that fits. */
-  readonly kinds: readonly Kind[];
-}
+export type RateQuery = RatesWanted;
 
 /** One rate that differs between two revisions; null: it is not there. */
 export interface RateDifference {

@@ -1,8 +1,8 @@
 /** Brings together the price books a design needs: its pinned revisions, and of each only the rates it uses. */
 import type { PriceBook } from '@/core/books';
-import type { Design } from '@/core/design';
+import { allComponents, type Design } from '@/core/design';
 import { type BookSet, bookSet } from '@/core/pricing';
-import { componentsOf, LoadedBook, ratesWanted } from '@/formats/loaded-book';
+import { LoadedBook, ratesWanted } from '@/formats/loaded-book';
 import type { BookStore } from './ports';
 
 /** The newest books are kept, as long as they are not large. */
@@ -11,7 +11,7 @@ const MOST_RATES = 200_000;
 const caches = new WeakMap<BookStore, Map<string, Promise<LoadedBook | null>>>();
 
 export async function loadBooks(store: BookStore, workspace: string, design: Design): Promise<BookSet> {
-  const components = componentsOf(design);
+  const components = allComponents(design);
   const loaded = await Promise.all(
     design.books.map(async ({ book, revision }): Promise<PriceBook | null> => {
       const wanted = ratesWanted(components, book);

@@ -1,14 +1,8 @@
 /** The worker's price books: fetched as designs need them, kept because revisions never change. */
 import type { PriceBook } from '@/core/books';
-import type { Component, Design } from '@/core/design';
+import { allComponents, type Component, type Design } from '@/core/design';
 import { type BookSet, bookSet } from '@/core/pricing';
-import {
-  type BookWithoutRates,
-  componentsOf,
-  LoadedBook,
-  type RatesWanted,
-  ratesWanted,
-} from '@/formats/loaded-book';
+import { type BookWithoutRates, LoadedBook, type RatesWanted, ratesWanted } from '@/formats/loaded-book';
 import type { RateRow } from '@/formats/price-book';
 
 export type FetchJson = (path: string) => Promise<unknown>;
@@ -23,7 +17,7 @@ export class BookShelf {
 
   /** The books a design needs; of the kinds of `wholeKinds` every offer in their regions. */
   async booksFor(design: Design, wholeKinds: readonly Component[] = []): Promise<BookSet> {
-    const components = componentsOf(design);
+    const components = allComponents(design);
     const books = await Promise.all(
       design.books.map(async ({ book, revision }) => {
         const wanted = ratesWanted(components, book, wholeKinds);

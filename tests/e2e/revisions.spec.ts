@@ -19,6 +19,17 @@ test('a newer revision is looked at, taken on and taken back', async ({ page }) 
   await expect.poll(() => total(page)).toBe(before);
 });
 
+test('a design takes the workspace’s newest exchange rates', async ({ page }) => {
+  await page.goto('/designs');
+  const copied = (await (await page.request.post(ARCHIVE)).json()) as { id: string };
+  await openDesign(page, `/designs/${copied.id}`);
+  await page.getByTestId('total').click();
+  const margin = page.getByRole('complementary', { name: 'Margin' });
+  await margin.getByRole('button', { name: 'Take the newest table' }).click();
+  await expect(margin).toContainText('1 GBP = 1.3012 USD');
+  await expect(margin).not.toContainText('1.2874');
+});
+
 test('months and years follow growth and the months a component exists', async ({ page }) => {
   await page.goto('/designs');
   const copied = (await (await page.request.post(ARCHIVE)).json()) as { id: string };

@@ -10,6 +10,7 @@ import { Button } from '@/ui/button';
 import { Field } from '@/ui/field';
 import { TextEntry } from '@/ui/text-entry';
 import type { PricingClient } from '@/workers/client';
+import { callApi } from '../../../lib/call-api';
 import type { ShelfBook } from '../shelf';
 import { AddsUp } from './adds-up';
 import { CaseFigures } from './case-figures';
@@ -161,9 +162,28 @@ function Exchange({ design, today, apply }: Pick<DesignMarginProps, 'design' | '
     setRate('');
     setFault(null);
   };
+  /** The newest rate of each pair with the design's currency, from the workspace's tables. */
+  const takeOver = async (): Promise<void> => {
+    const rows = await callApi<Design['assumptions']['exchange']>('/api/exchange').catch(() => []);
+    const pairs = new Map<string, (typeof rows)[number]>();
+    for (const row of rows) {
+      const mine = row.from === design.currency || row.to === design.currency;
+      if (mine && !pairs.has(`${row.from}${row.to}`)) pairs.set(`${row.from}${row.to}`, row);
+    }
+    if (pairs.size === 0) {
+      return setFault(`No table has rates for ${design.currency}; bring one in under Price books.`);
+    }
+    setFault(null);
+    set([...exchange.filter((each) => !pairs.has(`${each.from}${each.to}`)), ...pairs.values()]);
+  };
   return (
     <div className="mt-3">
-      <div className="text-xs text-soft">Exchange rates</div>
+      <div className="flex items-center justify-between text-xs text-soft">
+        Exchange rates
+        <Button tone="bare" onClick={() => void takeOver()}>
+          Take the newest table
+        </Button>
+      </div>
       <ul>
         {exchange.map((each) => (
           <li
