@@ -135,7 +135,11 @@ export function ledgerColumns(context: ColumnContext): LedgerColumn<Row>[] {
       head: 'Paid',
       track: '92px',
       cell: (row) =>
-        row.kind === 'component' && <span className="truncate text-soft">{shortTerm(row.component)}</span>,
+        row.kind === 'component' && (
+          <span className="truncate text-soft">
+            {row.component.kind === 'custom' ? '' : shortTerm(row.component)}
+          </span>
+        ),
       edit: forComponent((component, row) => (kindOf(component.kind).committable ? open('term', row) : null)),
     },
     {
