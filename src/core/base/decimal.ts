@@ -53,5 +53,7 @@ export function roundedUp(value: Decimal): Decimal {
 
 /** Adds exactly, in the order given; an empty list is zero. */
 export function addAll(values: readonly Decimal[]): Decimal {
-  return values.reduce((total, value) => total.plus(value), ZERO);
+  let total = values[0] ?? ZERO;
+  for (let index = 1; index < values.length; index += 1) total = total.plus(values[index]!);
+  return total;
 }

@@ -132,6 +132,7 @@ export interface PriceBook extends BookHead {
   soldIn(region: string, kind: Kind): readonly Offer[];
   /** Offers of a kind, sold in the region or not, in SKU order. */
   offersOf(kind: Kind): readonly Offer[];
+  sells(sku: string, region: string): boolean;
   /** Region codes that sell the offer, as far as this book's data was loaded. */
   regionsSelling(sku: string): readonly string[];
   /** Terms under which a component can pay for the offer in the region. */
@@ -141,14 +142,14 @@ export interface PriceBook extends BookHead {
 export function indexBook(data: BookData): PriceBook {
   const regions = new Map(data.regions.map((region) => [region.code, region]));
   const offers = new Map(data.offers.map((offer) => [offer.sku, offer]));
-  const rates = new Map<string, Rate>();
+  const rates = new Map<string, Map<string, Rate[]>>();
   const selling = new Map<string, Set<string>>();
-  const byPlace = new Map<string, Rate[]>();
   for (const rate of data.rates) {
-    rates.set(rateKey(rate.sku, rate.region, rate.meter, rate.term), rate);
     setIn(selling, rate.sku, () => new Set<string>()).add(rate.region);
-    setIn(byPlace, `${rate.sku}\n${rate.region}`, () => []).push(rate);
+    const places = setIn(rates, rate.sku, () => new Map<string, Rate[]>());
+    setIn(places, rate.region, () => []).push(rate);
   }
+  const ratesOf = (sku: string, region: string): readonly Rate[] => rates.get(sku)?.get(region) ?? [];
   for (const [sku, codes] of Object.entries(data.availability ?? {})) selling.set(sku, new Set(codes));
   const sold = new Map<string, readonly Offer[]>();
   return {
@@ -156,7 +157,9 @@ export function indexBook(data: BookData): PriceBook {
     regions: data.regions,
     region: (code) => regions.get(code),
     offer: (sku) => offers.get(sku),
-    rate: (sku, region, meter, term) => rates.get(rateKey(sku, region, meter, term)),
+    // An offer has few rates in one region, so looking through them is faster than a key over all four.
+    rate: (sku, region, meter, term) =>
+      ratesOf(sku, region).findLast((rate) => rate.meter === meter && rate.term === term),
     soldIn: (region, kind) =>
       setIn(sold, `${region}\n${kind}`, () => {
         return data.offers
@@ -164,27 +167,30 @@ export function indexBook(data: BookData): PriceBook {
           .sort(bySku);
       }),
     offersOf: (kind) => data.offers.filter((offer) => offer.kind === kind).sort(bySku),
+    sells: (sku, region) => selling.get(sku)?.has(region) ?? false,
     regionsSelling: (sku) => [...(selling.get(sku) ?? [])],
-    ratesOf: (sku, region) => byPlace.get(`${sku}\n${region}`) ?? [],
+    ratesOf,
     termsOf: (sku, region) => {
-      const terms = (byPlace.get(`${sku}\n${region}`) ?? []).map((rate) => rate.term);
+      const terms = ratesOf(sku, region).map((rate) => rate.term);
       return [...new Set(terms)].filter((term): term is Term => !term.startsWith('spend-'));
     },
   };
 }
 
-/** Only the head of a book: what lists, tally line and sources print. */
+const heads = new WeakMap<BookHead, BookHead>();
+
+/** Only the head of a book: what lists, tally line and sources print. Every line asks for it, so it is kept. */
 export function head(data: BookHead): BookHead {
+  const known = heads.get(data);
+  if (known) return known;
   const { key, title, provider, currency, monthHours, revision, effective, source } = data;
-  return { key, title, provider, currency, monthHours, revision, effective, source };
+  const made = { key, title, provider, currency, monthHours, revision, effective, source };
+  heads.set(data, made);
+  return made;
 }
 
 function bySku(a: Offer, b: Offer): number {
   return a.sku < b.sku ? -1 : 1;
-}
-
-function rateKey(sku: string, region: string, meter: string, term: RateTerm): string {
-  return `${sku}\n${region}\n${meter}\n${term}`;
 }
 
 function setIn<K, V>(map: Map<K, V>, key: K, make: () => V): V {

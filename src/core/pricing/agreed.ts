@@ -1,8 +1,8 @@
 /** From list to contracted to resale: agreements and margins, part by part, and the share a design bears. */
-import { decimal, type Decimal, ONE } from '../base';
+import { addAll, decimal, type Decimal, ONE } from '../base';
 import { kindOf } from '../books';
 import type { Component } from '../design';
-import { type Agreement, discountFor, isInForce, marginFor, type Part } from '../terms';
+import { type Agreement, discountFor, marginFor, type Part } from '../terms';
 import { difference, type Figure, given, product, sum } from '../trace';
 import { readCase } from '../usage';
 import type { ChargedLine, LinePart } from './charges';
@@ -26,9 +26,8 @@ interface Owner {
 }
 
 export function agreedLine(line: ChargedLine, owner: Owner, context: PriceContext): AgreedLine {
-  const inForce = (context.design.agreements ?? []).filter((each) => isInForce(each, context.when.date));
   const { component, currency } = owner;
-  const parts = line.parts.map((part) => agreedPart(part, owner, inForce));
+  const parts = line.parts.map((part) => agreedPart(part, owner, context.agreements));
   const borne = component.borne
     ? given('Borne by this design', decimal(readCase(component.borne, context.case)), '')
     : null;
@@ -38,9 +37,8 @@ export function agreedLine(line: ChargedLine, owner: Owner, context: PriceContex
     const figures = parts.map(read);
     return bear(figures.length === 1 ? figures[0]! : sum('All parts', currency, figures));
   };
-  const share = borne?.value ?? ONE;
-  const add = (read: (part: AgreedPart) => Decimal): Decimal =>
-    parts.reduce((all, part) => all.plus(read(part)), decimal(0)).times(share);
+  const shared = (value: Decimal): Decimal => (borne ? value.times(borne.value) : value);
+  const add = (read: (part: AgreedPart) => Decimal): Decimal => shared(addAll(parts.map(read)));
   const terms = parts.flatMap((part) => (part.wholeTerm ? [part.wholeTerm] : []));
   const list = total((part) => part.list);
   const unchanged = parts.every((part) => part.list === part.contracted);
@@ -61,7 +59,7 @@ export function agreedLine(line: ChargedLine, owner: Owner, context: PriceContex
         ? null
         : {
             months: terms[0]!.months,
-            amount: terms.reduce((all, each) => all.plus(each.amount), decimal(0)).times(share),
+            amount: shared(addAll(terms.map((each) => each.amount))),
           },
   };
 }
@@ -78,8 +76,8 @@ interface AgreedPart {
 
 function agreedPart(part: LinePart, owner: Owner, inForce: readonly Agreement[]): AgreedPart {
   if (inForce.length === 0) {
-    const { monthly } = part;
-    return { ...part, list: monthly, contracted: monthly, resale: monthly };
+    const { monthly, recurring, upfront, once, wholeTerm } = part;
+    return { list: monthly, contracted: monthly, resale: monthly, recurring, upfront, once, wholeTerm };
   }
   const kind = kindOf(owner.component.kind);
   const what: Part = {

@@ -6,6 +6,7 @@ export interface BookSet {
 }
 
 export function bookSet(books: readonly PriceBook[]): BookSet {
-  const byKey = new Map(books.map((book) => [`${book.key}@${book.revision}`, book]));
-  return { get: (book, revision) => byKey.get(`${book}@${revision}`) };
+  const byKey = new Map<string, Map<number, PriceBook>>();
+  for (const book of books) byKey.set(book.key, (byKey.get(book.key) ?? new Map()).set(book.revision, book));
+  return { get: (book, revision) => byKey.get(book)?.get(revision) };
 }

@@ -8,8 +8,7 @@ import { chargeFor } from '../rates';
 import { committedAmounts, commitmentOf } from '../terms';
 import { type Figure, given, relabel, sum } from '../trace';
 import type { AllowanceTerms } from '../usage';
-import type { Demand } from './demands';
-import { chargeClaims, type Claim, type Granted, rateSource } from './pools';
+import { type Amounts, chargeClaims, type Claim, type Grants, rateSource } from './pools';
 import type { Resolved } from './resolved';
 
 export interface LinePart {
@@ -37,45 +36,44 @@ export interface ChargedLine {
 /** Charges all components at once; what cannot be charged comes back as an issue. */
 export function chargeLines(
   resolved: readonly Resolved[],
-  grants: readonly Granted[],
+  grants: Grants,
   allowances: AllowanceTerms,
 ): Map<string, Result<ChargedLine>> {
   const claims: Claim[] = [];
   const alone: Claim[] = [];
   for (const each of resolved) {
     const book = head(each.book);
-    const claim = (demand: Demand, key = demand.meter): Claim => ({
-      ...demand,
-      key: `${each.component.id}\n${key}`,
-      componentId: each.component.id,
-      book,
-    });
-    const underCommitment = new Set(each.demands.committed.map((part) => part.meter));
+    const underCommitment = metersUnderCommitment(each);
     for (const demand of each.demands.onDemand) {
       // What a commitment covers keeps out of the pools: its on-demand figure only states the saving.
-      if (underCommitment.has(demand.meter)) alone.push(claim(demand));
-      else claims.push(claim(demand));
+      if (underCommitment.has(demand.meter)) alone.push({ demand, book });
+      else claims.push({ demand, book });
     }
     for (const part of each.demands.committed) {
-      if (part.above) claims.push(claim({ ...part, ...part.above }, `${part.meter}/above`));
+      if (part.above) claims.push({ demand: part.above, book });
     }
   }
   const amounts = chargeClaims(claims, grants, allowances);
   for (const one of alone) {
-    for (const [key, amount] of chargeClaims([one], grants, allowances)) amounts.set(key, amount);
+    for (const [demand, amount] of chargeClaims([one], grants, allowances)) amounts.set(demand, amount);
   }
   return new Map(resolved.map((each) => [each.component.id, lineOf(each, amounts)]));
 }
 
-function lineOf(resolved: Resolved, amounts: ReadonlyMap<string, Result<Figure>>): Result<ChargedLine> {
+const NONE: ReadonlySet<string> = new Set();
+
+function metersUnderCommitment({ demands }: Resolved): ReadonlySet<string> {
+  return demands.committed.length === 0 ? NONE : new Set(demands.committed.map((part) => part.meter));
+}
+
+function lineOf(resolved: Resolved, amounts: Amounts): Result<ChargedLine> {
   const { component, offer } = resolved;
   const book = head(resolved.book);
-  const read = (key: string): Result<Figure> => amounts.get(`${component.id}\n${key}`)!;
   const parts: LinePart[] = [];
   const onDemand: Figure[] = [];
-  const underCommitment = new Set(resolved.demands.committed.map((part) => part.meter));
+  const underCommitment = metersUnderCommitment(resolved);
   for (const demand of resolved.demands.onDemand) {
-    const amount = read(demand.meter);
+    const amount = amounts.get(demand)!;
     if (!amount.ok) return amount;
     const figure = relabel(amount.value, demand.label);
     const once = demand.rate.charge.structure === 'flat' && demand.rate.charge.once;
@@ -103,7 +101,7 @@ function lineOf(resolved: Resolved, amounts: ReadonlyMap<string, Result<Figure>>
       renews: commitment!.months,
     });
     if (!part.above) continue;
-    const above = read(`${part.meter}/above`);
+    const above = amounts.get(part.above)!;
     if (!above.ok) return above;
     parts.push(
       plainPart(part.meter, offer.sku, relabel(above.value, 'Above the commitment'), part.above.use.quantity),

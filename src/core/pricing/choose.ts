@@ -6,6 +6,7 @@ import { cheapestThatFits, type Fit, type Need } from '../sizing';
 import type { PriceContext } from './context';
 import { chargeLines } from './charges';
 import { demandsOf, type Subject } from './demands';
+import { NO_GRANTS } from './pools';
 import { failed, type Unresolved } from './resolved';
 import { hoursForFastPath, unitMonthlyCost } from './unit-cost';
 
@@ -40,7 +41,7 @@ function refusal(offer: Offer, component: Component, book: PriceBook, region: st
   if (offer.lifecycle === 'announced') {
     return issue('offer.not-in-region', ['choice'], { offer: offer.name, region: 'any region yet' });
   }
-  if (book.regionsSelling(offer.sku).includes(region)) return null;
+  if (book.sells(offer.sku, region)) return null;
   return issue('offer.not-in-region', ['choice'], { offer: offer.name, region: book.region(region)!.name });
 }
 
@@ -77,7 +78,7 @@ export function tracedCost(subject: Subject, context: PriceContext): Decimal | n
   const demands = demandsOf(subject, context);
   if (!demands.ok) return null;
   const resolved = { ...subject, demands: demands.value, notices: [] };
-  const line = chargeLines([resolved], [], context.allowances).get(subject.component.id)!;
+  const line = chargeLines([resolved], NO_GRANTS, context.allowances).get(subject.component.id)!;
   if (!line.ok) return null;
   return line.value.parts.reduce(
     (total, part) => total.plus(part.monthly.value),

@@ -19,7 +19,7 @@ import type { Rate } from '../books';
 import type { Component } from '../design';
 import { type Figure, given, product, sum } from '../trace';
 import { type Case, hoursAtLevel, levelsOf, mapHours, readCase, sameAllWeek, WEEK_HOURS } from '../usage';
-import { type MeterContext, type MeterUse } from './meter-context';
+import type { Demand, MeterContext, MeterUse } from './meter-context';
 import { meterUse } from './meter-use';
 
 export interface CommittedPart {
@@ -30,7 +30,7 @@ export interface CommittedPart {
   readonly units: Figure;
   readonly use: MeterUse;
   /** What runs above the commitment, at the on-demand rate; null: nothing does. */
-  readonly above: { readonly rate: Rate; readonly use: MeterUse } | null;
+  readonly above: Demand | null;
   readonly notices: readonly Issue[];
 }
 
@@ -65,7 +65,9 @@ export function committedPart(
   if (!onDemandRate) return err(issue('rate.missing', [], { offer: context.offer.name, meter: label }));
   const extra = aboveUse({ ...context, rate: onDemandRate }, above);
   if (!extra.ok) return extra;
-  return ok({ ...base, units, use: use.value, above: { rate: onDemandRate, use: extra.value }, notices });
+  const { meter: code } = base;
+  const demand = { meter: code, label, rate: onDemandRate, use: extra.value };
+  return ok({ ...base, units, use: use.value, above: demand, notices });
 }
 
 /** A meter that is held, counted or used monthly is committed as a whole: licences by core, prepaid money. */

@@ -1,6 +1,7 @@
 /** Under what one run prices: the case, the month it stands for, and how allowances count. */
 import { type Decimal, decimal, ONE } from '../base';
 import type { Design } from '../design';
+import { type Agreement, isInForce } from '../terms';
 import type { AllowanceTerms, Case } from '../usage';
 
 export interface When {
@@ -15,6 +16,8 @@ export interface PriceContext {
   readonly when: When;
   readonly allowances: AllowanceTerms;
   readonly design: Design;
+  /** Agreements that hold in the month. */
+  readonly agreements: readonly Agreement[];
 }
 
 export function contextFor(design: Design, which: Case, when?: When): PriceContext {
@@ -26,5 +29,6 @@ export function contextFor(design: Design, which: Case, when?: When): PriceConte
     when: at,
     allowances: { counted: countAllowances, share, month: at.month },
     design,
+    agreements: (design.agreements ?? []).filter((each) => isInForce(each, at.date)),
   };
 }

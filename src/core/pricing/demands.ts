@@ -17,18 +17,9 @@ import { commitmentOf, type Term } from '../terms';
 import { type Figure, given } from '../trace';
 import { type Case, type RunningTime, runningTime } from '../usage';
 import type { PriceContext } from './context';
-import { type MeterUse } from './meter-context';
+import type { Demand } from './meter-context';
 import { meterUse } from './meter-use';
 import { committedPart, type CommittedPart } from './committed-part';
-
-export interface Demand {
-  readonly meter: string;
-  /** The meter's name for people. */
-  readonly label: string;
-  readonly rate: Rate;
-  /** For all units, in the rate's unit. */
-  readonly use: MeterUse;
-}
 
 export interface Demands {
   /** All use on demand; empty where the offer is only sold committed. */

@@ -25,6 +25,16 @@ export interface MeterUse extends ChargeUse {
   readonly ranks?: readonly Rank[];
 }
 
+/** What one component asks of one rate. Amounts are kept by it: it is the same object from resolving to charging. */
+export interface Demand {
+  readonly meter: string;
+  /** The meter's name for people. */
+  readonly label: string;
+  readonly rate: Rate;
+  /** For all units, in the rate's unit. */
+  readonly use: MeterUse;
+}
+
 /** Refused: `count.not-whole`, `quantity.negative`, `quantity.too-large`. */
 export function countOf(component: Component, which: Case): Result<Figure> {
   const count = decimal(readCase(component.count, which));

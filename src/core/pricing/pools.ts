@@ -9,13 +9,15 @@ import { chargeFor, POOLABLE } from '../rates';
 import { type Figure, given, product, quotient, type RateSource, relabel, sum } from '../trace';
 import { conversionFactor } from '../units';
 import { afterAllowance, type AllowanceTerms, atLeastIfAny } from '../usage';
-import type { Demand } from './demands';
+import type { Demand } from './meter-context';
 
-export interface Claim extends Demand {
-  readonly key: string;
-  readonly componentId: string;
+export interface Claim {
+  readonly demand: Demand;
   readonly book: BookHead;
 }
+
+/** Amounts in the book's currency, by the demand they pay for. */
+export type Amounts = ReadonlyMap<Demand, Result<Figure>>;
 
 /** An allowance that units of another component bring along. */
 export interface Granted {
@@ -26,33 +28,70 @@ export interface Granted {
   readonly units: Decimal;
 }
 
-/** The amount of every claim, in its book's currency, by its key. */
+/** Grants of a whole design, by what they are for: most meters have none, and every line asks. */
+export type Grants = ReadonlyMap<string, readonly Granted[]>;
+
+export const NO_GRANTS: Grants = new Map();
+
+export function grantsByMeter(grants: readonly Granted[]): Grants {
+  const found = new Map<string, Granted[]>();
+  for (const each of grants) {
+    const key = grantKey(each.book, each.grant);
+    const known = found.get(key);
+    if (known) known.push(each);
+    else found.set(key, [each]);
+  }
+  return found;
+}
+
+/** All that is granted to a meter of a book, wherever it is granted. */
+export function grantedTo(
+  grants: Grants,
+  book: string,
+  rate: Pick<Rate, 'sku' | 'meter'>,
+): readonly Granted[] {
+  return grants.size === 0 ? [] : (grants.get(grantKey(book, rate)) ?? []);
+}
+
+function grantKey(book: string, { sku, meter }: Pick<Rate, 'sku' | 'meter'>): string {
+  return `${book}\n${sku}\n${meter}`;
+}
+
+/** The amount of every claim. */
 export function chargeClaims(
   claims: readonly Claim[],
-  grants: readonly Granted[],
+  grants: Grants,
   allowances: AllowanceTerms,
-): Map<string, Result<Figure>> {
+): Map<Demand, Result<Figure>> {
   const pools = new Map<string, Claim[]>();
+  const amounts = new Map<Demand, Result<Figure>>();
+  const alone = (claim: Claim): void => {
+    const { demand } = claim;
+    amounts.set(demand, chargeQuantity(claim, demand.use.quantity, grants, allowances));
+  };
   for (const claim of claims) {
+    if (!isPooled(claim.demand.rate)) {
+      alone(claim);
+      continue;
+    }
     const key = poolKey(claim);
     const members = pools.get(key);
     if (members) members.push(claim);
     else pools.set(key, [claim]);
   }
-  const charged = new Map<string, Result<Figure>>();
-  const amounts = new Map<string, Result<Figure>>();
-  for (const [pool, members] of pools) {
+  for (const members of pools.values()) {
     if (members.length === 1) {
-      const claim = members[0]!;
-      amounts.set(claim.key, chargeQuantity(claim, claim.use.quantity, grants, allowances));
+      alone(members[0]!);
       continue;
     }
     const total = poolQuantity(members);
+    const byRegion = new Map<string, Result<Figure>>();
     for (const claim of members) {
-      const amountKey = `${pool}\n${claim.rate.region}`;
-      const amount = charged.get(amountKey) ?? chargeQuantity(claim, total, grants, allowances);
-      charged.set(amountKey, amount);
-      amounts.set(claim.key, amount.ok ? ok(shareOf(claim, total, amount.value, members.length)) : amount);
+      const { demand } = claim;
+      const { region } = demand.rate;
+      const amount = byRegion.get(region) ?? chargeQuantity(claim, total, grants, allowances);
+      byRegion.set(region, amount);
+      amounts.set(demand, amount.ok ? ok(shareOf(claim, total, amount.value, members.length)) : amount);
     }
   }
   return amounts;
@@ -64,12 +103,12 @@ export function isPooled(rate: Rate): boolean {
 }
 
 function poolKey(claim: Claim): string {
-  const { rate, book } = claim;
-  if (!isPooled(rate)) return `component\n${claim.key}`;
+  const { demand, book } = claim;
+  const { rate } = demand;
   const what = `${book.key}\n${rate.sku}\n${rate.meter}\n${rate.term}`;
   switch (rate.pool) {
     case 'component':
-      return `component\n${claim.key}`;
+      throw new Error('what is counted by component is in no pool');
     case 'region':
       return `region\n${rate.region}\n${what}`;
     case 'provider':
@@ -84,11 +123,12 @@ function poolKey(claim: Claim): string {
 
 function poolQuantity(members: readonly Claim[]): Figure {
   const first = members[0]!;
-  const where = first.rate.pool === 'region' ? first.rate.region : first.book.provider;
+  const { rate } = first.demand;
+  const where = rate.pool === 'region' ? rate.region : first.book.provider;
   return sum(
     `All of it in ${where}, ${members.length} components`,
-    first.rate.unit,
-    members.map((member) => member.use.quantity),
+    rate.unit,
+    members.map((member) => member.demand.use.quantity),
   );
 }
 
@@ -105,10 +145,11 @@ export function rateSource(rate: Rate, book: BookHead): RateSource {
 function chargeQuantity(
   claim: Claim,
   quantity: Figure,
-  grants: readonly Granted[],
+  grants: Grants,
   allowances: AllowanceTerms,
 ): Result<Figure> {
-  const { rate, book, use } = claim;
+  const { book, demand } = claim;
+  const { rate, use } = demand;
   const least = atLeastIfAny('Minimum of the month', quantity, rate.minimums?.total ?? null);
   const included = {
     amount: rate.allowance,
@@ -121,14 +162,10 @@ function chargeQuantity(
 }
 
 /** What other components of the design bring to this pool, in its unit. */
-function grantsFor({ rate, book }: Claim, grants: readonly Granted[]): Figure[] {
-  return grants.flatMap(({ grant, units, by, ...from }) => {
-    const fits =
-      from.book === book.key &&
-      grant.sku === rate.sku &&
-      grant.meter === rate.meter &&
-      (rate.pool === 'provider' || rate.pool === 'workspace' || from.region === rate.region);
-    const factor = fits ? conversionFactor(grant.unit, rate.unit) : null;
+function grantsFor({ demand: { rate }, book }: Claim, grants: Grants): readonly Figure[] {
+  return grantedTo(grants, book.key, rate).flatMap(({ grant, units, by, region }) => {
+    const reaches = rate.pool === 'provider' || rate.pool === 'workspace' || region === rate.region;
+    const factor = reaches ? conversionFactor(grant.unit, rate.unit) : null;
     if (!factor?.ok) return [];
     const each = given('Included with each', grant.amount.times(factor.value), rate.unit);
     return [product(`Included with ${by}`, rate.unit, [given('Units', units, ''), each])];
@@ -145,8 +182,8 @@ function shareOf(claim: Claim, total: Figure, amount: Figure, members: number): 
     return product('Share of the pool', claim.book.currency, [whole, equal]);
   }
   const whole = relabel(amount, 'The whole pool', 'priced once for all its components');
-  const own = given('This component', claim.use.quantity.value, claim.rate.unit);
-  const all = given('All of the pool', total.value, claim.rate.unit);
+  const own = given('This component', claim.demand.use.quantity.value, total.unit);
+  const all = given('All of the pool', total.value, total.unit);
   return product('Share of the pool', claim.book.currency, [
     whole,
     quotient('Share by quantity', '', [own, all]),

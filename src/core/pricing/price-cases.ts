@@ -59,9 +59,16 @@ function sameInEveryCase(design: Design, likely: PricedDesign): Map<string, Pric
   return same;
 }
 
+/** Components never change, so neither does the answer. */
+const sure = new WeakMap<Component, boolean>();
+
 /** No quantity of the component differs between cases. Interruptible prices move by themselves. */
 function isSure(component: Component): boolean {
-  return component.term !== 'interruptible' && !holdsRange(component);
+  const known = sure.get(component);
+  if (known !== undefined) return known;
+  const answer = component.term !== 'interruptible' && !holdsRange(component);
+  sure.set(component, answer);
+  return answer;
 }
 
 /** Whether a lean or heavy value stands anywhere in what was entered. */

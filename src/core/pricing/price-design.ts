@@ -16,7 +16,7 @@ import { coverByCredit } from './credit-cover';
 import { customLine } from './custom-line';
 import { exchanged, exchangeStep } from './exchange';
 import { ownLicences, withOwn } from './own-licences';
-import { type Granted, isPooled } from './pools';
+import { type Granted, grantedTo, grantsByMeter, isPooled } from './pools';
 import type { PricedComponent, PricedDesign, PricedLine } from './priced';
 import { resolveComponent } from './resolve';
 import type { Resolved } from './resolved';
@@ -98,10 +98,11 @@ function customPriced(component: Component, context: PriceContext): PricedLine {
 /** Everything but shares of spend, all together: pools, spend commitments and credit cross component borders. */
 function priceOthers(open: readonly Open[], lines: Map<string, PricedLine>, context: PriceContext): void {
   const resolved = open.map((each) => each.value);
-  const grants = [
-    ...resolved.flatMap(grantsOf),
+  const own = new Map(resolved.map((each) => [each.component.id, grantsOf(each)]));
+  const grants = grantsByMeter([
+    ...[...own.values()].flat(),
     ...[...lines.values()].flatMap((line) => (line.status === 'priced' ? line.grants : [])),
-  ];
+  ]);
   const charged = chargeLines(resolved, grants, context.allowances);
   const spend = coverSpend(resolved, charged, context.case);
   const credit = coverByCredit(resolved, spend.lines, context.case);
@@ -112,11 +113,11 @@ function priceOthers(open: readonly Open[], lines: Map<string, PricedLine>, cont
     const notices = [...(spend.notices.get(id) ?? []), ...(credit.notices.get(id) ?? [])];
     const dependent =
       covered.has(value.book.key) ||
-      value.demands.onDemand.some(({ rate }) => isPooled(rate)) ||
-      value.demands.onDemand.some((demand) =>
-        grants.some(({ grant }) => grant.sku === demand.rate.sku && grant.meter === demand.rate.meter),
+      value.demands.onDemand.some(
+        ({ rate }) => isPooled(rate) || grantedTo(grants, value.book.key, rate).length > 0,
       );
-    lines.set(id, pricedLine(value, line, { step, notices, dependent }, context));
+    const around = { step, notices, dependent, grants: own.get(id)! };
+    lines.set(id, pricedLine(value, line, around, context));
   }
 }
 
@@ -144,7 +145,7 @@ function priceShares(shares: readonly Open[], lines: Map<string, PricedLine>, co
     const next = nextShare(waiting.map((each) => each.value)) ?? waiting[0]!.value;
     const { step, value } = waiting.find((each) => each.value === next)!;
     const { line, notices } = chargeShare(value, spentLines(lines, context.design), step);
-    lines.set(value.component.id, pricedLine(value, line, { step, notices, dependent: true }, context));
+    lines.set(value.component.id, pricedLine(value, line, { step, notices, dependent: true, grants: [] }, context));
     waiting = waiting.filter((each) => each.value !== next);
   }
 }
@@ -171,6 +172,7 @@ interface Around {
   readonly step: Figure | null;
   readonly notices: readonly Issue[];
   readonly dependent: boolean;
+  readonly grants: readonly Granted[];
 }
 
 function pricedLine(
@@ -208,7 +210,7 @@ function pricedLine(
     onDemand: line.value.onDemand && monthAndOwn(line.value.onDemand.value),
     count: count.value,
     dependent: around.dependent,
-    grants: grantsOf(resolved),
+    grants: around.grants,
     notices: [...resolved.notices, ...around.notices],
   };
   return priced;

@@ -3,7 +3,7 @@
  * explanation. Every node but the leaves is an operation over its parts; `evaluate` does the sums again from the
  * leaves, and a test holds both against each other. Source: pricing rules, "From usage to amount".
  */
-import { addAll, assertNever, Decimal, roundedUp } from '../base';
+import { assertNever, Decimal, ONE, roundedUp, ZERO } from '../base';
 
 /** Where a rate was read: enough to find it in the published list. */
 export interface RateSource {
@@ -39,14 +39,16 @@ export interface Figure {
   readonly source?: RateSource;
 }
 
+const NO_PARTS: readonly Figure[] = [];
+
 /** A leaf: something entered or assumed. */
 export function given(label: string, value: Decimal, unit: string, note?: string): Figure {
-  return { operation: 'given', label, value, unit, parts: [], note };
+  return { operation: 'given', label, value, unit, parts: NO_PARTS, note };
 }
 
 /** A leaf: a price read from a book. */
 export function rate(label: string, value: Decimal, unit: string, source: RateSource): Figure {
-  return { operation: 'rate', label, value, unit, parts: [], source };
+  return { operation: 'rate', label, value, unit, parts: NO_PARTS, source };
 }
 
 export function sum(label: string, unit: string, parts: readonly Figure[], note?: string): Figure {
@@ -102,7 +104,10 @@ export function band(
 
 /** The same figure under another label or with a note. */
 export function relabel(figure: Figure, label: string, note = figure.note): Figure {
-  return { ...figure, label, note };
+  const { operation, value, unit, parts, source } = figure;
+  return source
+    ? { operation, label, value, unit, parts, note, source }
+    : { operation, label, value, unit, parts, note };
 }
 
 function node(
@@ -112,34 +117,47 @@ function node(
   parts: readonly Figure[],
   note?: string,
 ): Figure {
-  const values = parts.map((part) => part.value);
-  return { operation, label, value: combine(operation, values), unit, parts, note };
+  return { operation, label, value: combine(operation, parts), unit, parts, note };
 }
 
-function combine(operation: Operation, values: readonly Decimal[]): Decimal {
+type Valued = Pick<Figure, 'value'>;
+
+function combine(operation: Operation, parts: readonly Valued[]): Decimal {
   switch (operation) {
     case 'given':
     case 'rate':
       throw new Error('a leaf has no parts to combine');
     case 'sum':
-      return addAll(values);
+      return fold(parts, ZERO, (left, { value }) => left.plus(value));
     case 'difference':
-      return values.slice(1).reduce((left, value) => left.minus(value), values[0]!);
+      return fold(parts, ZERO, (left, { value }) => left.minus(value));
     case 'product':
-      return values.reduce((left, value) => left.times(value), new Decimal(1));
+      return fold(parts, ONE, (left, { value }) => left.times(value));
     case 'quotient':
-      return values[0]!.dividedBy(values[1]!);
+      return parts[0]!.value.dividedBy(parts[1]!.value);
     case 'least':
-      return Decimal.min(...values);
+      return Decimal.min(...parts.map((part) => part.value));
     case 'greatest':
-      return Decimal.max(...values);
+      return Decimal.max(...parts.map((part) => part.value));
     case 'ceiling':
-      return roundedUp(values[0]!);
+      return roundedUp(parts[0]!.value);
     case 'band':
-      return banded(values);
+      return banded(parts.map((part) => part.value));
     default:
       return assertNever(operation);
   }
+}
+
+/** From the first part on, in the order given; without parts it is `empty`. */
+function fold(
+  parts: readonly Valued[],
+  empty: Decimal,
+  step: (left: Decimal, part: Valued) => Decimal,
+): Decimal {
+  if (parts.length === 0) return empty;
+  let result = parts[0]!.value;
+  for (let index = 1; index < parts.length; index += 1) result = step(result, parts[index]!);
+  return result;
 }
 
 function banded(values: readonly Decimal[]): Decimal {
@@ -153,5 +171,8 @@ function banded(values: readonly Decimal[]): Decimal {
 /** Works a figure out again from its leaves alone. */
 export function evaluate(figure: Figure): Decimal {
   if (figure.operation === 'given' || figure.operation === 'rate') return figure.value;
-  return combine(figure.operation, figure.parts.map(evaluate));
+  return combine(
+    figure.operation,
+    figure.parts.map((part) => ({ value: evaluate(part) })),
+  );
 }

@@ -106,15 +106,14 @@ export function unitOf(code: string): Result<Unit> {
 
 /** The exact factor by which an amount in `from` becomes an amount in `to`. Refused with `unit.mismatch`. */
 export function conversionFactor(from: string, to: string): Result<Decimal> {
-  const key = `${from}\n${to}`;
-  const known = factors.get(key);
+  const known = factors.get(from)?.get(to);
   if (known) return known;
   const factor = workOutFactor(from, to);
-  if (factor.ok) factors.set(key, factor);
+  if (factor.ok) factors.set(from, (factors.get(from) ?? new Map()).set(to, factor));
   return factor;
 }
 
-const factors = new Map<string, Result<Decimal>>();
+const factors = new Map<string, Map<string, Result<Decimal>>>();
 
 function workOutFactor(from: string, to: string): Result<Decimal> {
   const source = unitOf(from);
