@@ -9,18 +9,7 @@ import { inTransaction } from './connect';
 import type { Database } from './schema';
 
 const RATES_AT_ONCE = 5000;
-const RATE_FIELDS = [
-  'sku',
-  'region',
-  'meter',
-  'term',
-  'unit',
-  'charge',
-  'upfront',
-  'allowance',
-  'pool',
-  'rest',
-] as const;
+const RATE_FIELDS = ['sku', 'region', 'meter', 'term', 'unit', 'upfront', 'allowance', 'pool'] as const;
 
 /** Published revisions never change, so the catalogues asked for last are kept. */
 const CATALOGUES_KEPT = 24;
@@ -80,7 +69,7 @@ export function bookRepository(db: Kysely<Database>): BookStore {
     ratesOf: async (workspace, book, number, sku) => {
       const revision = await findRevision(db, workspace, book, number);
       if (!revision) return null;
-      const rows = await ratesFrom(db, revision.id).where('sku', '=', sku).execute();
+      const rows = await inOrder(ratesFrom(db, revision.id).where('sku', '=', sku)).execute();
       return rows.map(asRow);
     },
     allRates: async (workspace, book, number) => {
@@ -143,25 +132,32 @@ function ratesFrom(db: Kysely<Database>, revisionId: string) {
   return db
     .selectFrom('book_rate')
     .select(RATE_FIELDS)
-    .where('revision_id', '=', revisionId)
-    .orderBy('sku')
-    .orderBy('region')
-    .orderBy('meter')
-    .orderBy('term');
+    .select([sql<string>`charge::text`.as('charge'), sql<string | null>`rest::text`.as('rest')])
+    .where('revision_id', '=', revisionId);
+}
+
+function inOrder(rates: ReturnType<typeof ratesFrom>) {
+  return rates.orderBy('sku').orderBy('region').orderBy('meter').orderBy('term');
 }
 
 type Selected = Awaited<ReturnType<ReturnType<typeof ratesFrom>['execute']>>[number];
 
-/** As the file has it: what few rates have stands beside the rest. */
-function asRow({ rest, ...rate }: Selected): RateRow {
-  return { ...rate, ...rest } as RateRow;
+/**
+ * As the file has it: what few rates have stands beside the rest. Thousands are read at once, so the JSON columns come
+ * as text (the driver takes twice as long over them) and the fields are named (spreading takes four times as long).
+ */
+function asRow(read: Selected): RateRow {
+  const { sku, region, meter, term, unit, upfront, allowance, pool, rest } = read;
+  const charge = JSON.parse(read.charge) as RateRow['charge'];
+  const row = { sku, region, meter, term, unit, charge, upfront, allowance, pool };
+  return (rest === null ? row : Object.assign(row, JSON.parse(rest))) as RateRow;
 }
 
 /** Page by page along the key, so that a book of any size needs little memory. */
 async function* allRates(db: Kysely<Database>, revisionId: string): AsyncGenerator<readonly RateRow[]> {
   let last: Selected | undefined;
   for (;;) {
-    let page = ratesFrom(db, revisionId).limit(RATES_AT_ONCE);
+    let page = inOrder(ratesFrom(db, revisionId)).limit(RATES_AT_ONCE);
     if (last) {
       const { sku, region, meter, term } = last;
       page = page.where(({ eb, refTuple, tuple }) =>

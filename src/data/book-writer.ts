@@ -13,8 +13,8 @@ import { AppError } from '@/operations';
 import { cell, CopyRows } from './copy-rows';
 import type { Database } from './schema';
 
+/** The revision is the same in all of them: it is the default of the table that is filled. */
 const RATE_COLUMNS = [
-  'revision_id',
   'sku',
   'region',
   'meter',
@@ -166,9 +166,25 @@ export class BookWriter implements BookSink {
 
   private async beginCopy(): Promise<CopyRows> {
     const table = partitionOf(this.revisionId);
-    if (!this.hasTable) await this.client.query(`create table ${table} (like book_rate)`);
+    if (!this.hasTable) await this.createTable(table);
     this.hasTable = true;
     return new CopyRows(this.client, table, RATE_COLUMNS);
+  }
+
+  /**
+   * The key is there from the beginning: the database keeps it while the next rows are still being read and checked,
+   * so that nothing waits for it at the end. The check lets the partition be attached without being read again.
+   */
+  private async createTable(table: string): Promise<void> {
+    const id = this.revisionId;
+    await this.client.query(`
+      create table ${table} (
+        like book_rate,
+        primary key (sku, region, meter, term),
+        constraint ${table}_is_one check (revision_id = '${id}')
+      );
+      alter table ${table} alter column revision_id set default '${id}';
+    `);
   }
 
   /** In a flat file offers come between rates, and nothing else can be asked while a copy runs. */
@@ -185,7 +201,7 @@ export class BookWriter implements BookSink {
         ? `{"price":"${charge.price}","structure":"per-unit"}`
         : cell(JSON.stringify(charge));
     const ahead = `${rate.upfront ?? '\\N'}\t${rate.allowance ?? '\\N'}`;
-    return `${this.revisionId}\t${rate.sku}\t${rate.region}\t${rate.meter}\t${rate.term}\t${rate.unit}\t${money}\t${ahead}\t${rate.pool}\t${rareCell(rate)}\n`;
+    return `${rate.sku}\t${rate.region}\t${rate.meter}\t${rate.term}\t${rate.unit}\t${money}\t${ahead}\t${rate.pool}\t${rareCell(rate)}\n`;
   }
 
   private notePlace(rate: RateRow): void {
@@ -204,15 +220,14 @@ export class BookWriter implements BookSink {
   async publish(at: Date): Promise<void> {
     await this.endCopy();
     const table = partitionOf(this.revisionId);
-    await this.client.query(`set local maintenance_work_mem = '256MB'`);
-    await this.client.query(`alter table ${table} add primary key (sku, region, meter, term)`);
     await this.client.query(`analyze ${table} (sku, region)`);
     await this.copyPlaces();
     await this.insertOffers();
     // Searches right after a large import must not be planned on what was known before it.
     await this.client.query('analyze book_offer, book_place');
     await this.client.query(
-      `alter table book_rate attach partition ${table} for values in ('${this.revisionId}')`,
+      `alter table book_rate attach partition ${table} for values in ('${this.revisionId}');
+       alter table ${table} drop constraint ${table}_is_one`,
     );
     await this.client.query(
       `create trigger published_is_final before insert or update or delete on ${table}
@@ -227,18 +242,15 @@ export class BookWriter implements BookSink {
   }
 }
 
-const COLUMNS: ReadonlySet<string> = new Set(RATE_COLUMNS);
+const COLUMNS: ReadonlySet<string> = new Set(RATE_COLUMNS.filter((column) => column !== 'rest'));
 
 /** The fields that have no column of their own. */
 function rareCell(rate: RateRow): string {
-  const rare: Record<string, unknown> = {};
-  let some = false;
-  for (const field in rate) {
-    if (COLUMNS.has(field)) continue;
-    rare[field] = rate[field as keyof RateRow];
-    some = true;
-  }
-  return some ? cell(JSON.stringify(rare)) : '\\N';
+  const fields = Object.keys(rate);
+  // A checked rate has all the fields that have columns.
+  if (fields.length === COLUMNS.size) return '\\N';
+  const rare = fields.filter((field) => !COLUMNS.has(field));
+  return cell(JSON.stringify(Object.fromEntries(rare.map((field) => [field, rate[field as keyof RateRow]]))));
 }
 
 function least(prices: readonly (Decimal | null)[]): Decimal | null {

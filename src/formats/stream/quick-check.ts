@@ -53,9 +53,10 @@ const PLAIN: ReadonlySet<string> = new Set([
 
 /** Everything about a rate but what it is a rate of, and its price; null: something of that is missing. */
 function rareText(rate: Partial<RateRow>): string | null {
+  const fields = Object.keys(rate);
   let rare = '';
   let plain = 0;
-  for (const field in rate) {
+  for (const field of fields) {
     if (PLAIN.has(field)) plain += 1;
     else rare += `${field}${JSON.stringify(rate[field as keyof RateRow])}`;
   }
