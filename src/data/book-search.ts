@@ -1,6 +1,6 @@
 /**
  * Search over the offers of the newest revisions: by trigram for words, by plain columns for the rest. Each book gives
- * its own cheapest by an index that is in order of price; only those few are then sorted together.
+ * its own cheapest by an index that is in order of price; only those few are then sorted together, by their worth.
  */
 import { type Kysely, type RawBuilder, sql } from 'kysely';
 import type { FoundOffer, OfferQuery } from '@/operations';
@@ -28,7 +28,8 @@ export async function searchOffers(
     from newest
     cross join lateral (${cheapest(query)}) found
     join book_offer offer on offer.revision_id = newest.id and offer.sku = found.sku
-    order by found.price nulls last, newest.key, found.sku
+    order by found.price * coalesce((${JSON.stringify(query.worth ?? {})}::jsonb->>newest.currency)::numeric, 1)
+      nulls last, newest.key, found.sku
     limit ${query.limit}
   `.execute(db);
   return rows;

@@ -42,6 +42,8 @@ export interface OfferQuery {
   /** Of one lot, in the book's own currency. */
   readonly priceFrom?: string;
   readonly priceTo?: string;
+  /** What one of each currency is worth in one of them, to sort by; a currency that is missing counts as it stands. */
+  readonly worth?: Readonly<Record<string, string>>;
   readonly limit: number;
 }
 
@@ -91,7 +93,7 @@ export interface BookStore {
    */
   publish(workspace: string, at: Date, work: (sink: BookSink) => Promise<void>): Promise<void>;
   catalogue(workspace: string, book: string, revision: number): Promise<BookCatalogue | null>;
-  /** Offers of the newest revisions, cheapest lot first, then by book and SKU. */
+  /** Offers of the newest revisions, cheapest lot first by what it is worth, then by book and SKU. */
   search(workspace: string, query: OfferQuery): Promise<FoundOffer[]>;
   /** Null: there is no such revision. */
   rates(

@@ -4,6 +4,7 @@ import { check, offerQuerySchema, type OfferRow, type RateRow, toRate } from '@/
 import { notFlat, writeBookCsv, writeBookJson } from '@/formats/stream';
 import { requireRole } from './actor';
 import { AppError, invalid, notFound } from './app-error';
+import { worthOf } from './exchange';
 import type {
   BookCatalogue,
   BookListing,
@@ -62,6 +63,7 @@ export async function searchOffers(context: Context, data: unknown): Promise<Fou
   const { text, limit, ...rest } = checked.value;
   return context.books.search(context.actor.workspace, {
     ...rest,
+    worth: worthOf(await context.exchange.list(context.actor.workspace)),
     words: wordsOf(text ?? ''),
     limit: limit ?? 100,
   });

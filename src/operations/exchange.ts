@@ -1,4 +1,5 @@
 /** Exchange-rate tables of a workspace: dated, brought in as CSV, taken over by designs. Needs J8, D14. */
+import { ONE } from '@/core/base';
 import { readExchangeCsv } from '@/formats';
 import { requireRole } from './actor';
 import { invalid } from './app-error';
@@ -7,6 +8,22 @@ import type { Context, ExchangeRow } from './ports';
 export async function listExchange(context: Context): Promise<ExchangeRow[]> {
   requireRole(context.actor, 'viewer');
   return context.exchange.list(context.actor.workspace);
+}
+
+/**
+ * What one of each currency is worth in one common currency, by the newest rate of each pair: for sorting prices only.
+ * The common one is that most rates lead to; currencies without a rate to it are left out.
+ */
+export function worthOf(rows: readonly ExchangeRow[]): Record<string, string> {
+  const ends = rows.map((row) => row.to);
+  const counts = new Map(ends.map((to) => [to, ends.filter((each) => each === to).length]));
+  const [common] = [...counts].sort(([a, m], [b, n]) => n - m || (a < b ? -1 : 1))[0] ?? [];
+  const worth: Record<string, string> = {};
+  for (const { from, to, rate } of [...rows].sort((a, b) => (a.date < b.date ? 1 : -1))) {
+    if (to === common) worth[from] ??= rate;
+    else if (from === common) worth[to] ??= ONE.dividedBy(rate).toString();
+  }
+  return worth;
 }
 
 /** All rows or none; rows of the same date and pair are replaced. */

@@ -60,7 +60,7 @@ export function memoryBookStore(): BookStore {
       const newest = listBooks(own).map((book) => find(workspace, book.key, book.revisions[0]!.number)!);
       return newest
         .flatMap((file) => file.offers.flatMap((offer) => foundOf(file, offer, query)))
-        .sort(byPrice)
+        .sort(byPrice(query.worth ?? {}))
         .slice(0, query.limit);
     },
     rates: async (workspace, book, revision, queries) => {
@@ -154,13 +154,17 @@ function foundOf(file: PriceBookFile, offer: OfferRow, query: OfferQuery): Found
   ];
 }
 
-function byPrice(a: FoundOffer, b: FoundOffer): number {
-  if (a.price !== b.price) {
-    if (a.price === null || b.price === null) return a.price === null ? 1 : -1;
-    return new Decimal(a.price).comparedTo(b.price);
-  }
-  if (a.book !== b.book) return a.book < b.book ? -1 : 1;
-  return a.sku < b.sku ? -1 : 1;
+function byPrice(worth: Readonly<Record<string, string>>): (a: FoundOffer, b: FoundOffer) => number {
+  const inOne = ({ price, currency }: FoundOffer): Decimal | null =>
+    price === null ? null : new Decimal(price).times(worth[currency] ?? 1);
+  return (a, b) => {
+    const [first, second] = [inOne(a), inOne(b)];
+    if (!first !== !second) return first ? -1 : 1;
+    const order = first && second ? first.comparedTo(second) : 0;
+    if (order !== 0) return order;
+    if (a.book !== b.book) return a.book < b.book ? -1 : 1;
+    return a.sku < b.sku ? -1 : 1;
+  };
 }
 
 function existsAlready(title: string, revision: number): AppError {

@@ -9,17 +9,24 @@ interface DialogProps {
   readonly title: string;
   readonly description?: string;
   readonly width?: number;
+  /** Where the first control must not be pressed by accident: the dialog itself has the focus first. */
+  readonly quiet?: boolean;
   readonly onClose: () => void;
   readonly children: ReactNode;
 }
 
-export function Dialog({ open, title, description, width = 460, onClose, children }: DialogProps) {
+export function Dialog({ open, title, description, width = 460, quiet, onClose, children }: DialogProps) {
   return (
     <Radix.Root open={open} onOpenChange={(next) => !next && onClose()}>
       <Radix.Portal>
         <Radix.Overlay className="fixed inset-0 z-20 bg-veil" />
         <Radix.Content
           style={{ width, maxWidth: 'calc(100vw - 32px)' }}
+          onOpenAutoFocus={(event) => {
+            if (!quiet) return;
+            event.preventDefault();
+            (event.currentTarget as HTMLElement).focus();
+          }}
           aria-describedby={description ? undefined : ''}
           className="fixed top-[9vh] left-1/2 z-30 flex max-h-[82vh] -translate-x-1/2 flex-col rounded border border-edge bg-surface"
         >

@@ -110,7 +110,7 @@ export class Answerer {
 
   private async terms(component: Component, design: Design): Promise<TermRow[]> {
     const books = await this.shelf.booksFor(design, [component]);
-    return compareTerms(component, design, books).map(({ term, line, saving, breakEven }) => {
+    return compareTerms(component, design, books).map(({ term, line, saving, breakEven, leaving }) => {
       if (line.status === 'unpriced') {
         const why = line.issues.map(sentenceFor).join(' ');
         return {
@@ -121,6 +121,7 @@ export class Answerer {
           wholeTerm: null,
           saving: null,
           breakEven: null,
+          leaving: null,
           why,
         };
       }
@@ -132,6 +133,14 @@ export class Answerer {
         wholeTerm: line.wholeTerm?.amount.toString() ?? null,
         saving: saving?.toString() ?? null,
         breakEven: breakEven?.toString() ?? null,
+        leaving: leaving && {
+          ...leaving,
+          rows: leaving.rows.map(({ month, total, onDemand }) => ({
+            month,
+            total: total.value.toString(),
+            onDemand: onDemand.toString(),
+          })),
+        },
         why: null,
       };
     });

@@ -5,7 +5,7 @@
 import type { Component, Design } from '@/core/design';
 import type { DesignSummary } from '@/core/range';
 import type { PlainFigure } from '@/core/trace';
-import type { Term } from '@/core/terms';
+import type { EarlyEnd, Term } from '@/core/terms';
 import type { Case } from '@/core/usage';
 
 export interface OfferRow {
@@ -38,7 +38,16 @@ export interface TermRow {
   readonly saving: string | null;
   /** The share of the month from which a commitment costs no more than on demand. */
   readonly breakEven: string | null;
+  readonly leaving: LeavingRow | null;
   readonly why: string | null;
+}
+
+/** What ending a commitment early costs. */
+export interface LeavingRow {
+  readonly rule: EarlyEnd['rule'];
+  /** By month of ending: paid in all, against the same months on demand. */
+  readonly rows: readonly { readonly month: number; readonly total: string; readonly onDemand: string }[];
+  readonly breakEven: number | null;
 }
 
 /** Whose amount is explained. */

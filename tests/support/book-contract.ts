@@ -172,6 +172,20 @@ export function bookContract(name: string, make: () => Promise<Stores>): void {
       expect(await searchOffers(other, {})).toEqual([]);
     });
 
+    it('are sorted by what a price is worth, where the currencies have a rate', async () => {
+      await importBook(context, uploadOf(smallBookFile()));
+      await importBook(context, uploadOf(foreignBookFile()));
+      const query = { kind: 'server', vcpu: '4', memory: '16' };
+      const books = async () => (await searchOffers(context, query)).map((each) => each.book);
+      // The same offers at ten times the figure.
+      const plain = await books();
+      expect(plain[plain.length - 1]).toBe('foreign');
+      await importExchange(context, 'date,from,to,rate\n2026-11-01,SEK,USD,0.0001\n2025-11-01,SEK,USD,900\n');
+      expect((await books())[0]).toBe('foreign');
+      await importExchange(context, 'date,from,to,rate\n2026-11-02,SEK,USD,0.2\n');
+      expect((await books())[0]).toBe('small');
+    });
+
     it('tell everything about an offer: rates in all regions, counterparts elsewhere', async () => {
       await importBook(context, uploadOf(smallBookFile()));
       await importBook(context, uploadOf(wideBookFile()));

@@ -27,7 +27,7 @@ export function ImportDialog({
   readonly onCancel: () => void;
 }) {
   return (
-    <Dialog open={uploading !== null} title="Bringing in a price book" onClose={onCancel}>
+    <Dialog open={uploading !== null} title="Bringing in a price book" quiet onClose={onCancel}>
       {uploading && <Under key={uploading.id} uploading={uploading} onCancel={onCancel} />}
     </Dialog>
   );

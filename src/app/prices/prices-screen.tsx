@@ -65,7 +65,7 @@ export function PricesScreen({ books }: { readonly books: readonly SearchPlace[]
           </Margin>
         )}
       </div>
-      <TallyLine aside="Newest revisions, each in its book’s own currency; sorted by the figure, whatever its currency">
+      <TallyLine aside="Newest revisions, each in its book’s own currency; sorted by worth, by the newest exchange rates">
         <TallyFigure label="Offers shown">
           {rows.length === LIMIT ? `first ${LIMIT}` : writeNumber(String(rows.length))}
         </TallyFigure>

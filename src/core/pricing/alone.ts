@@ -9,6 +9,7 @@ import { firstUnitPrice } from '../rates';
 import { breakEvenShare, commitmentOf, TERMS, type Term } from '../terms';
 import { conversionFactor } from '../units';
 import type { BookSet } from './book-set';
+import { type Leaving, leavingOf } from './leaving';
 import { priceDesign } from './price-design';
 import type { PricedLine } from './priced';
 
@@ -24,6 +25,8 @@ export interface TermPrice {
   readonly saving: Decimal | null;
   /** The share of the month it must run for the commitment to cost no more than on demand; null without both. */
   readonly breakEven: Decimal | null;
+  /** What ending a commitment early costs; null: none, or the book does not say. */
+  readonly leaving: Leaving | null;
 }
 
 /** The same component under every way of paying that its kind knows. Needs E4, E7. */
@@ -33,6 +36,7 @@ export function compareTerms(component: Component, design: Design, books: BookSe
     design,
     books,
   );
+  const onDemand = priceAlone({ ...component, term: 'on-demand' }, design, books);
   return termsFor(component, design, books).map((term) => {
     const line = priceAlone({ ...component, term }, design, books);
     const saving =
@@ -43,7 +47,8 @@ export function compareTerms(component: Component, design: Design, books: BookSe
       commitmentOf(term) && line.status === 'priced' && always.status === 'priced'
         ? breakEvenShare(line.monthly.value, always.monthly.value)
         : null;
-    return { term, line, saving, breakEven };
+    const leaving = leavingOf({ ...component, term }, line, onDemand, design, books);
+    return { term, line, saving, breakEven, leaving };
   });
 }
 

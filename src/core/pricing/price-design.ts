@@ -145,7 +145,10 @@ function priceShares(shares: readonly Open[], lines: Map<string, PricedLine>, co
     const next = nextShare(waiting.map((each) => each.value)) ?? waiting[0]!.value;
     const { step, value } = waiting.find((each) => each.value === next)!;
     const { line, notices } = chargeShare(value, spentLines(lines, context.design), step);
-    lines.set(value.component.id, pricedLine(value, line, { step, notices, dependent: true, grants: [] }, context));
+    lines.set(
+      value.component.id,
+      pricedLine(value, line, { step, notices, dependent: true, grants: [] }, context),
+    );
     waiting = waiting.filter((each) => each.value !== next);
   }
 }

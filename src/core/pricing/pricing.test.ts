@@ -1,8 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { smallBooks } from '@tests/support/books';
 import { componentOf, designOf, serverOf, storeOf, transferOf, volumeOf } from '@tests/support/designs';
+import { wideBookFile } from '@tests/support/wide-book';
+import { toBookData } from '@/formats';
+import { indexBook } from '../books';
 import type { Component, Design } from '../design';
-import { compareOffers, compareTerms, priceAlone, priceDesign } from './index';
+import { bookSet, compareOffers, compareTerms, priceAlone, priceDesign } from './index';
 
 const books = smallBooks();
 
@@ -202,6 +205,23 @@ describe('lists of alternatives', () => {
       ['36-part', '34.6', '0.5260273972602739726027397260273973'],
       ['36-all', null, null],
     ]);
+  });
+
+  it('says what leaving a commitment early costs, for the committed part alone', () => {
+    const wide = bookSet([indexBook(toBookData(wideBookFile()))]);
+    const design = designOf([], { books: [{ book: 'wide', revision: 1 }] });
+    const component = serverOf('a', {
+      place: { book: 'wide', region: 'severn' },
+      choice: { by: 'sku', sku: 'S-4' },
+      count: { likely: '2' },
+    });
+    const rows = compareTerms(component, design, wide);
+    expect(rows.filter((row) => row.leaving).map((row) => row.term)).toEqual(['12-none']);
+    const { leaving } = rows.find((row) => row.term === '12-none')!;
+    // 2 × 730 h: committed 0.06 = 87.60 a month, 1 051.20 whenever it ends; on demand 0.10 = 146 a month.
+    expect(leaving).toMatchObject({ rule: 'rest-due', breakEven: 8 });
+    expect(leaving!.rows[2]!.total.value.toString()).toBe('1051.2');
+    expect(leaving!.rows[2]!.onDemand.toString()).toBe('438');
   });
 
   it('shows what the region does not sell with the nearest region that has it', () => {

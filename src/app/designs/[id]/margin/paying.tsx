@@ -4,6 +4,7 @@ import type { Component, Design } from '@/core/design';
 import { describeTerm, writeMoney } from '@/core/display';
 import type { Term } from '@/core/terms';
 import type { PricingClient } from '@/workers/client';
+import { LeavingEarly } from './leaving-early';
 import { savingText, useTermRows } from '../pickers/term-picker';
 
 interface PayingProps {
@@ -15,6 +16,7 @@ interface PayingProps {
 
 export function Paying({ client, design, component, onChoose }: PayingProps) {
   const rows = useTermRows(client, design, component);
+  const leaving = rows.find((row) => row.term === component.term)?.leaving;
   const money = (value: string | null): string => (value === null ? '' : writeMoney(value, design.currency));
   return (
     <div>
@@ -58,6 +60,7 @@ export function Paying({ client, design, component, onChoose }: PayingProps) {
           );
         })}
       </ul>
+      {leaving && <LeavingEarly leaving={leaving} currency={design.currency} />}
     </div>
   );
 }

@@ -1,0 +1,54 @@
+/**
+ * What leaving a component's commitment early costs, in the design's currency: its committed part by itself, against
+ * the same part on demand. Source: pricing rules, "Usage commitment"; needs E9.
+ */
+import type { Decimal } from '../base';
+import type { Component, Design } from '../design';
+import { commitmentOf, type EarlyEnd, earlyEndings, type EndedEarly } from '../terms';
+import type { BookSet } from './book-set';
+import type { PricedLine } from './priced';
+
+export interface Leaving {
+  readonly rule: EarlyEnd['rule'];
+  /** For every month of the term. */
+  readonly rows: readonly EndedEarly[];
+  /** From the end of this month on, it has cost no more than on demand, whenever it ends; null: never. */
+  readonly breakEven: number | null;
+}
+
+/**
+ * `onDemand` is the same component on demand. Null: no usage commitment, one of the two is not priced, or the book says
+ * nothing about leaving.
+ */
+export function leavingOf(
+  component: Component,
+  line: PricedLine,
+  onDemand: PricedLine,
+  design: Design,
+  books: BookSet,
+): Leaving | null {
+  const rule = ruleOf(component, line, books);
+  if (!rule || line.status !== 'priced' || !line.wholeTerm || onDemand.status !== 'priced') return null;
+  const { months, amount } = line.wholeTerm;
+  const committed = amount.dividedBy(months);
+  const upfront = line.upfront.minus(line.once);
+  // What the line holds beside its commitment costs the same either way.
+  const beside: Decimal = line.monthly.value.minus(committed);
+  const { rows, breakEven } = earlyEndings({
+    months,
+    recurring: amount.minus(upfront).dividedBy(months),
+    upfront,
+    onDemand: onDemand.monthly.value.minus(beside),
+    currency: design.currency,
+    rule,
+  });
+  return { rule: rule.rule, rows, breakEven };
+}
+
+function ruleOf(component: Component, line: PricedLine, books: BookSet): EarlyEnd | null {
+  if (!commitmentOf(component.term) || line.status !== 'priced') return null;
+  const { book, offer } = line;
+  if (!book || !offer || !component.place) return null;
+  const rates = books.get(book.key, book.revision)?.ratesOf(offer.sku, component.place.region) ?? [];
+  return rates.find((rate) => rate.term === component.term && rate.early)?.early ?? null;
+}
