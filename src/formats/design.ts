@@ -49,6 +49,8 @@ export const ASSUMPTION_FIELDS = {
   campaigns: z.array(z.strictObject({ month: monthNumber, times: amountText })).max(60),
   contingency: amountText,
   tax: amountText,
+  horizon: monthNumber,
+  budget: amountText,
 } as const;
 
 const assumptions = z.strictObject(ASSUMPTION_FIELDS).partial({
@@ -59,6 +61,8 @@ const assumptions = z.strictObject(ASSUMPTION_FIELDS).partial({
   campaigns: true,
   contingency: true,
   tax: true,
+  horizon: true,
+  budget: true,
 });
 
 const codes = z.array(code).max(500);
@@ -87,6 +91,8 @@ export const agreements = z
   )
   .max(200);
 
+export const CHECK_ANSWER = { check: code, subject: z.union([id, z.literal('')]), reason: name } as const;
+
 export const designSchema = z.strictObject({
   title: name,
   description: longText,
@@ -95,6 +101,7 @@ export const designSchema = z.strictObject({
   books: bookPins,
   sections: z.array(section).max(LIMITS.sections),
   agreements: agreements.optional(),
+  answers: z.array(z.strictObject(CHECK_ANSWER)).max(2000).optional(),
 });
 
 export const designFileSchema = z.strictObject({

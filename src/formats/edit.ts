@@ -3,7 +3,7 @@ import { z } from 'zod';
 import type { Edit } from '@/core/design';
 import { currency, longText, name, term } from './fields';
 import * as part from './component';
-import { agreements, ASSUMPTION_FIELDS, bookPins, id, section } from './design';
+import { agreements, ASSUMPTION_FIELDS, bookPins, CHECK_ANSWER, id, section } from './design';
 import { casedCount, load, running, usageEntry } from './use-fields';
 
 const index = z.int().min(0).max(1_000_000);
@@ -49,6 +49,13 @@ export const editSchema: z.ZodType<Edit> = z.union([
   setAssumption('campaigns', ASSUMPTION_FIELDS.campaigns.nullable()),
   setAssumption('contingency', ASSUMPTION_FIELDS.contingency.nullable()),
   setAssumption('tax', ASSUMPTION_FIELDS.tax.nullable()),
+  setAssumption('horizon', ASSUMPTION_FIELDS.horizon.nullable()),
+  setAssumption('budget', ASSUMPTION_FIELDS.budget.nullable()),
+  z.strictObject({
+    edit: z.literal('answer-check'),
+    ...CHECK_ANSWER,
+    reason: CHECK_ANSWER.reason.nullable(),
+  }),
   z.strictObject({ edit: z.literal('set-agreements'), agreements }),
   z.strictObject({ edit: z.literal('set-usage'), id, meter: id, value: usageEntry.nullable() }),
   z.strictObject({ edit: z.literal('pin-books'), books: bookPins }),

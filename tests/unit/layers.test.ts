@@ -22,6 +22,7 @@ const CORE_RANKS: Readonly<Record<string, number>> = {
   pricing: 6,
   range: 7,
   display: 8,
+  report: 9,
 };
 
 const MAY_IMPORT: Readonly<Record<string, readonly string[]>> = {

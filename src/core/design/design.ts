@@ -135,6 +135,18 @@ export interface Assumptions {
   /** Shares on top of the net total. */
   readonly contingency?: string;
   readonly tax?: string;
+  /** How many months ahead are looked at; absent: 36. */
+  readonly horizon?: number;
+  /** What a month may cost, in the design's currency. */
+  readonly budget?: string;
+}
+
+/** A check of the checklist that was answered: what it found is not wanted, and why. */
+export interface CheckAnswer {
+  readonly check: string;
+  /** The component it was found at; empty: the design as a whole. */
+  readonly subject: string;
+  readonly reason: string;
 }
 
 export interface BookPin {
@@ -150,6 +162,9 @@ export interface Design {
   readonly books: readonly BookPin[];
   readonly sections: readonly Section[];
   readonly agreements?: readonly Agreement[];
+  readonly answers?: readonly CheckAnswer[];
+  /** Priced as it is sold on: the resale price stands in for the contracted one. Never in a file. */
+  readonly sold?: boolean;
 }
 
 export function allComponents(design: Design): Component[] {

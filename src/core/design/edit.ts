@@ -1,6 +1,6 @@
 /**
  * Edits are small commands. `applyEdit` returns the new design and the command that takes it back, so that undo is
- * an edit like any other; `editTarget` tells whether two edits touch the same thing. Source: architecture, "Data".
+ * an edit like any other. Source: architecture, "Data".
  */
 import { assertNever, err, issue, ok, type Result } from '../base';
 import type { Agreement } from '../terms';
@@ -59,6 +59,13 @@ export type Edit =
       readonly value: UsageEntry | null;
     }
   | { readonly edit: 'set-agreements'; readonly agreements: readonly Agreement[] }
+  /** Without a reason the answer is taken back. */
+  | {
+      readonly edit: 'answer-check';
+      readonly check: string;
+      readonly subject: string;
+      readonly reason: string | null;
+    }
   | { readonly edit: 'pin-books'; readonly books: readonly BookPin[] }
   | { readonly edit: 'add-section'; readonly index: number; readonly section: Section }
   | { readonly edit: 'remove-section'; readonly id: string }
@@ -103,6 +110,8 @@ export function applyEdit(design: Design, edit: Edit): Result<Applied> {
         design: { ...design, agreements: edit.agreements },
         inverse: { edit: 'set-agreements', agreements: design.agreements ?? [] },
       });
+    case 'answer-check':
+      return answerCheck(design, edit);
     case 'pin-books':
       return ok({
         design: { ...design, books: edit.books },
@@ -154,35 +163,13 @@ export function applyEdits(
   return ok({ design: current, inverse });
 }
 
-/** What an edit touches, as a key: equal keys mean that the later edit overwrites the earlier. */
-export function editTarget(edit: Edit): string {
-  switch (edit.edit) {
-    case 'set-design':
-    case 'set-assumption':
-      return `design/${edit.field}`;
-    case 'set-agreements':
-      return 'design/agreements';
-    case 'pin-books':
-      return 'design/books';
-    case 'set-component':
-      return `component/${edit.id}/${edit.field}`;
-    case 'set-usage':
-      return `component/${edit.id}/usage/${edit.meter}`;
-    case 'rename-section':
-      return `section/${edit.id}/name`;
-    case 'add-section':
-      return `section/${edit.section.id}`;
-    case 'remove-section':
-      return `section/${edit.id}`;
-    case 'add-component':
-      return `component/${edit.component.id}`;
-    case 'remove-component':
-      return `component/${edit.id}`;
-    case 'move-component':
-      return `component/${edit.id}/position`;
-    default:
-      return assertNever(edit);
-  }
+function answerCheck(design: Design, edit: Extract<Edit, { edit: 'answer-check' }>): Result<Applied> {
+  const { check, subject, reason } = edit;
+  const all = design.answers ?? [];
+  const before = all.find((each) => each.check === check && each.subject === subject);
+  const others = all.filter((each) => each !== before);
+  const answers = reason === null ? others : [...others, { check, subject, reason }];
+  return ok({ design: { ...design, answers }, inverse: { ...edit, reason: before?.reason ?? null } });
 }
 
 function gone(id: string): Result<never> {

@@ -1,2 +1,3 @@
 export * from './design';
 export * from './edit';
+export * from './edit-target';

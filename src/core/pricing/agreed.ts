@@ -27,7 +27,8 @@ interface Owner {
 
 export function agreedLine(line: ChargedLine, owner: Owner, context: PriceContext): AgreedLine {
   const { component, currency } = owner;
-  const parts = line.parts.map((part) => agreedPart(part, owner, context.agreements));
+  const agreed = line.parts.map((part) => agreedPart(part, owner, context.agreements));
+  const parts = context.design.sold ? agreed.map(soldPart) : agreed;
   const borne = component.borne
     ? given('Borne by this design', decimal(readCase(component.borne, context.case)), '')
     : null;
@@ -64,7 +65,24 @@ export function agreedLine(line: ChargedLine, owner: Owner, context: PriceContex
   };
 }
 
+/** As it is sold on: everything that is paid, raised as the month is. */
+function soldPart(part: AgreedPart): AgreedPart {
+  const { margin, resale } = part;
+  const times = (value: Decimal): Decimal => (margin ? value.times(margin) : value);
+  return {
+    ...part,
+    list: resale,
+    contracted: resale,
+    recurring: times(part.recurring),
+    upfront: times(part.upfront),
+    once: times(part.once),
+    wholeTerm: part.wholeTerm && { ...part.wholeTerm, amount: times(part.wholeTerm.amount) },
+  };
+}
+
 interface AgreedPart {
+  /** 1 + the margin; null: none. */
+  readonly margin: Decimal | null;
   readonly list: Figure;
   readonly contracted: Figure;
   readonly resale: Figure;
@@ -77,7 +95,10 @@ interface AgreedPart {
 function agreedPart(part: LinePart, owner: Owner, inForce: readonly Agreement[]): AgreedPart {
   if (inForce.length === 0) {
     const { monthly, recurring, upfront, once, wholeTerm } = part;
-    return { list: monthly, contracted: monthly, resale: monthly, recurring, upfront, once, wholeTerm };
+    return {
+      ...{ margin: null, list: monthly, contracted: monthly, resale: monthly },
+      ...{ recurring, upfront, once, wholeTerm },
+    };
   }
   const kind = kindOf(owner.component.kind);
   const what: Part = {
@@ -89,20 +110,20 @@ function agreedPart(part: LinePart, owner: Owner, inForce: readonly Agreement[])
   };
   const reduced = reducedPart(part, discountFor(inForce, what), owner.currency);
   const margin = marginFor(inForce, what);
-  if (!margin) return { ...reduced, resale: reduced.contracted };
+  if (!margin) return { ...reduced, margin: null, resale: reduced.contracted };
   const factor = sum('With the margin', '', [
     given('Contracted', ONE, ''),
     given(`Margin of “${margin.name}”`, decimal(margin.margin!), ''),
   ]);
   const resale = product(part.monthly.label, owner.currency, [reduced.contracted, factor]);
-  return { ...reduced, resale };
+  return { ...reduced, margin: factor.value, resale };
 }
 
 function reducedPart(
   part: LinePart,
   agreement: Agreement | null,
   currency: string,
-): Omit<AgreedPart, 'resale'> {
+): Omit<AgreedPart, 'resale' | 'margin'> {
   const plain = { ...part, list: part.monthly, contracted: part.monthly };
   if (!agreement?.discount) return plain;
   const { discount } = agreement;

@@ -5,7 +5,7 @@
 import { decimal, err, issue, type Issue, ok, ONE, type Result } from '../base';
 import type { SizeRow, UsageEntry } from '../design';
 import { rangeBehindAverage, type SizedUse } from '../rates';
-import { type Figure, given, product, sum } from '../trace';
+import { entered, type Figure, given, product, sum } from '../trace';
 import { unitOf } from '../units';
 import { atLeast, heldOnAverage, readCase, timesGrown } from '../usage';
 import {
@@ -93,15 +93,17 @@ function billedAmount(context: MeterContext, entry: UsageEntry, notices: Issue[]
     return err(issue('quantity.negative', ['usage', meter.meter], { amount: value.toString() }));
   }
   const basis = rate.basis === 'set-aside' ? 'billed by what is set aside' : undefined;
-  const entered = timesGrown(given(`${meter.label}, each`, value, entry.unit, basis), entry.grown);
-  if (!entry.keptDays) return ok(entered);
+  const input = { component: context.component.id, entry: `usage/${meter.meter}` };
+  const leaf = entered(`${meter.label}, each`, value, entry.unit, input, basis);
+  const each = timesGrown(setAside ? { ...leaf, input: undefined } : leaf, entry.grown);
+  if (!entry.keptDays) return ok(each);
   const days = decimal(readCase(entry.keptDays, which));
   const least = rate.minimums?.keptDays ?? null;
   if (least && days.lessThan(least)) {
     const values = { meter: meter.label, days: days.toString(), least: least.toString() };
     notices.push(issue('retention.applied', ['usage', meter.meter], values));
   }
-  return ok(heldOnAverage(entered, days, least, hoursInMonth));
+  return ok(heldOnAverage(each, days, least, hoursInMonth));
 }
 
 /** Unit-months, or unit-hours where the rate is per hour. */

@@ -4,7 +4,7 @@ import { kindOf, type MeterDefinition, type Offer, type Rate } from '../books';
 import type { Component } from '../design';
 import type { ChargeUse } from '../rates';
 import type { Rank } from '../terms';
-import { type Figure, given, product } from '../trace';
+import { entered, type Figure, given, product } from '../trace';
 import { conversionFactor } from '../units';
 import { atLeastIfAny, type Case, readCase, type RunningTime } from '../usage';
 
@@ -42,7 +42,9 @@ export function countOf(component: Component, which: Case): Result<Figure> {
   if (!count.isInteger()) return err(issue('count.not-whole', ['count'], { count: count.toString() }));
   if (count.greaterThan(1_000_000))
     return err(issue('quantity.too-large', ['count'], { amount: count.toString() }));
-  return ok(given('Count', count, kindOf(component.kind).unitName));
+  return ok(
+    entered('Count', count, kindOf(component.kind).unitName, { component: component.id, entry: 'count' }),
+  );
 }
 
 /** The count, raised to the least number of units the rate is sold for. */

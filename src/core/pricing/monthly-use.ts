@@ -1,7 +1,7 @@
 /** What meters of a month's use bill: entered, or worked out from the component's load; in started chunks where the rate says so. */
 import { decimal, type Decimal, err, issue, type Issue, ok, type Result } from '../base';
 import type { UsageEntry } from '../design';
-import { type Figure, given, product } from '../trace';
+import { entered, type Figure, given, product } from '../trace';
 import { unitOf } from '../units';
 import {
   atLeast,
@@ -50,7 +50,9 @@ function enteredOrDerived(context: MeterContext): Result<Figure | null> {
   if (amount.isNegative()) {
     return err(issue('quantity.negative', ['usage', meter.meter], { amount: amount.toString() }));
   }
-  const each = timesGrown(given(`${meter.label}, each`, amount, entry.unit), entry.grown);
+  const input = { component: component.id, entry: `usage/${meter.meter}` };
+  const leaf = entered(`${meter.label}, each`, amount, entry.unit, input);
+  const each = timesGrown(leaf, entry.grown);
   return ok(product('For all units', entry.unit, [count, each]));
 }
 

@@ -6,7 +6,7 @@
 import { assertNever, decimal, type Decimal, ok, type Result } from '../base';
 import type { BookHead, Grant, Rate } from '../books';
 import { chargeFor, POOLABLE } from '../rates';
-import { type Figure, given, product, quotient, type RateSource, relabel, sum } from '../trace';
+import { type Figure, given, product, quotient, type RateSource, relabel, restated, sum } from '../trace';
 import { conversionFactor } from '../units';
 import { afterAllowance, type AllowanceTerms, atLeastIfAny } from '../usage';
 import type { Demand } from './meter-context';
@@ -182,8 +182,8 @@ function shareOf(claim: Claim, total: Figure, amount: Figure, members: number): 
     return product('Share of the pool', claim.book.currency, [whole, equal]);
   }
   const whole = relabel(amount, 'The whole pool', 'priced once for all its components');
-  const own = given('This component', claim.demand.use.quantity.value, total.unit);
-  const all = given('All of the pool', total.value, total.unit);
+  const own = restated('This component', claim.demand.use.quantity, total.unit);
+  const all = restated('All of the pool', total, total.unit);
   return product('Share of the pool', claim.book.currency, [
     whole,
     quotient('Share by quantity', '', [own, all]),

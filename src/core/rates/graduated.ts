@@ -4,7 +4,7 @@
  */
 import type { Decimal } from '../base';
 import { ZERO } from '../base';
-import { difference, type Figure, given, least, product, rate, sum } from '../trace';
+import { difference, type Figure, given, greatest, least, product, rate, sum, withLive } from '../trace';
 import type { ChargeContext, Tier } from './structure';
 
 export function chargeGraduated(tiers: readonly Tier[], quantity: Figure, context: ChargeContext): Figure {
@@ -21,6 +21,21 @@ export function chargeGraduated(tiers: readonly Tier[], quantity: Figure, contex
     if (tier.upTo === null) break;
     from = tier.upTo;
   }
+  return withLive(sum('Graduated tiers', currency, slices), () => allTiers(tiers, quantity, context));
+}
+
+/** Every tier with what lies in it, which may be nothing: holds for any quantity. */
+function allTiers(tiers: readonly Tier[], quantity: Figure, context: ChargeContext): Figure {
+  const { currency, unit, source } = context;
+  const slices = tiers.map((tier, index) => {
+    const from = index > 0 ? tiers[index - 1]!.upTo! : ZERO;
+    const units = greatest('Never below', unit, [
+      unitsInTier(quantity, from, tier, unit),
+      given('Nothing', ZERO, unit),
+    ]);
+    const price = rate(`Tier ${index + 1} price`, tier.price, `${currency} per ${unit}`, source);
+    return product(tierLabel(from, tier, unit), currency, [units, price]);
+  });
   return sum('Graduated tiers', currency, slices);
 }
 

@@ -5,7 +5,19 @@
  * A band's end belongs to that band. Needs G11, G14, K4.
  */
 import { type Decimal, roundedUp, ZERO } from '../base';
-import { band, ceiling, difference, type Figure, given, product, quotient, rate, sum } from '../trace';
+import {
+  band,
+  ceiling,
+  difference,
+  type Figure,
+  given,
+  product,
+  quotient,
+  rate,
+  sum,
+  within,
+  withLive,
+} from '../trace';
 import type { Charge, ChargeContext, SizedUse } from './structure';
 
 export type SteppedCharge = Extract<Charge, { structure: 'stepped' }>;
@@ -28,12 +40,44 @@ export function chargeStepped(
 ): Figure | null {
   const rows: Figure[] = [];
   for (const each of sizes) {
-    const fee = feeOf(charge, each.size, context);
-    if (!fee) return null;
+    const inBand = feeOf(charge, each.size, context);
+    if (!inBand) return null;
+    const fee = withLive(inBand, () => anyFee(charge, each.size, context));
     const label = `${each.count.value} of ${each.size.value} ${context.unit}`;
     rows.push(product(label, context.currency, [each.count, fee]));
   }
   return sum('Fee of each instance', context.currency, rows);
+}
+
+/** The fee is looked for in all bands and beyond them: holds for any size that is sold. */
+function anyFee(charge: SteppedCharge, size: Figure, context: ChargeContext): Figure {
+  const { currency, unit, source } = context;
+  const perOne = `${currency} each`;
+  const ends = [ZERO, ...charge.bands.map((each) => each.upTo)].map((end) =>
+    given('Bands meet at', end, unit),
+  );
+  const fees = charge.bands.map((each, at) => {
+    const bounds = { from: ends[at]!, upTo: ends[at + 1]! };
+    const fee = rate(`Fee of band ${at + 1}`, each.fee, perOne, source);
+    return within(`If in band ${at + 1}`, perOne, size, bounds, fee);
+  });
+  const { beyond } = charge;
+  if (!beyond) return sum('Fee of its band', perOne, fees);
+  const end = ends[ends.length - 1]!;
+  const over = difference('Beyond the last band', unit, [size, end]);
+  const block = given('One block', beyond.block, `${unit} a block`);
+  const blocks = ceiling('Started blocks', 'block', quotient('In blocks', 'block', [over, block]));
+  const fee = sum('Fee beyond the bands', perOne, [
+    rate('Fee of the last band', charge.bands[charge.bands.length - 1]!.fee, perOne, source),
+    product('Blocks beyond', perOne, [
+      blocks,
+      rate('Fee per started block', beyond.fee, `${currency} per block`, source),
+    ]),
+  ]);
+  return sum('Fee of its band', perOne, [
+    ...fees,
+    within('If beyond the bands', perOne, size, { from: end, upTo: null }, fee),
+  ]);
 }
 
 function feeOf(charge: SteppedCharge, size: Figure, context: ChargeContext): Figure | null {

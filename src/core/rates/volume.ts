@@ -3,7 +3,7 @@
  * The amount is not continuous: one unit more can cost less in all. A tier's end belongs to that tier. Needs K4.
  */
 import { ZERO } from '../base';
-import { band, type Figure, given, product, rate } from '../trace';
+import { band, type Figure, given, product, rate, sum, within, withLive } from '../trace';
 import type { ChargeContext, Tier } from './structure';
 
 export function chargeVolume(tiers: readonly Tier[], quantity: Figure, context: ChargeContext): Figure {
@@ -23,5 +23,23 @@ export function chargeVolume(tiers: readonly Tier[], quantity: Figure, context: 
     { from, upTo },
     price,
   );
-  return product('All of it at the tier reached', currency, [quantity, chosen]);
+  const figure = product('All of it at the tier reached', currency, [quantity, chosen]);
+  return withLive(figure, () => anyTier(tiers, quantity, context));
+}
+
+/** The price is looked for in all tiers: holds for any quantity. */
+function anyTier(tiers: readonly Tier[], quantity: Figure, context: ChargeContext): Figure {
+  const { currency, unit, source } = context;
+  const perUnit = `${currency} per ${unit}`;
+  const prices = tiers.map((tier, index) => {
+    const from = given('Tier begins above', index > 0 ? tiers[index - 1]!.upTo! : ZERO, unit);
+    const last = index === tiers.length - 1;
+    const upTo = tier.upTo === null || last ? null : given('Tier ends at', tier.upTo, unit);
+    const price = rate(`Tier ${index + 1} price`, tier.price, perUnit, source);
+    return within(`If in tier ${index + 1}`, perUnit, quantity, { from, upTo }, price);
+  });
+  return product('All of it at the tier reached', currency, [
+    quantity,
+    sum('Price of the tier reached', perUnit, prices),
+  ]);
 }

@@ -26,7 +26,15 @@ export type Operation =
   /** The next whole number of its one part. */
   | 'ceiling'
   /** Its last part, because the first lies above the second and up to the third (which may be missing: no end). */
-  | 'band';
+  | 'band'
+  /** The same, but zero where the quantity is not in the band: a sum over all bands holds for any quantity. */
+  | 'within';
+
+export interface EntryOf {
+  readonly component: string;
+  /** `count`, or `usage/` and the meter. */
+  readonly entry: string;
+}
 
 export interface Figure {
   readonly operation: Operation;
@@ -37,6 +45,15 @@ export interface Figure {
   readonly parts: readonly Figure[];
   readonly note?: string;
   readonly source?: RateSource;
+  /** Of a leaf: which entry of which component it is. */
+  readonly input?: EntryOf;
+  /** Of a leaf: the figure whose value it states again. For whoever writes the calculation as formulas. */
+  readonly restates?: Figure;
+  /**
+   * The step written out so that it holds for other quantities too: all tiers and bands, the minimum that does not bite.
+   * Worked out only when someone asks.
+   */
+  readonly live?: () => Figure;
 }
 
 const NO_PARTS: readonly Figure[] = [];
@@ -44,6 +61,16 @@ const NO_PARTS: readonly Figure[] = [];
 /** A leaf: something entered or assumed. */
 export function given(label: string, value: Decimal, unit: string, note?: string): Figure {
   return { operation: 'given', label, value, unit, parts: NO_PARTS, note };
+}
+
+/** A leaf that a person entered with the component, and where. */
+export function entered(label: string, value: Decimal, unit: string, input: EntryOf, note?: string): Figure {
+  return { ...given(label, value, unit, note), input };
+}
+
+/** A leaf with the value of another figure, whose own steps are shown elsewhere. */
+export function restated(label: string, figure: Figure, unit: string): Figure {
+  return { ...given(label, figure.value, unit), restates: figure };
 }
 
 /** A leaf: a price read from a book. */
@@ -102,12 +129,28 @@ export function band(
   return node('band', label, unit, parts);
 }
 
+/** Like `band`, and zero outside it. Only in live forms. */
+export function within(
+  label: string,
+  unit: string,
+  quantity: Figure,
+  bounds: { readonly from: Figure; readonly upTo: Figure | null },
+  value: Figure,
+): Figure {
+  const parts = bounds.upTo ? [quantity, bounds.from, bounds.upTo, value] : [quantity, bounds.from, value];
+  return node('within', label, unit, parts);
+}
+
+/** The same figure with the form that holds for other quantities. */
+export function withLive(figure: Figure, live: () => Figure): Figure {
+  return { ...figure, live };
+}
+
 /** The same figure under another label or with a note. */
 export function relabel(figure: Figure, label: string, note = figure.note): Figure {
-  const { operation, value, unit, parts, source } = figure;
-  return source
-    ? { operation, label, value, unit, parts, note, source }
-    : { operation, label, value, unit, parts, note };
+  const { operation, value, unit, parts, source, input, restates, live } = figure;
+  if (source || input || restates || live) return { ...figure, label, note };
+  return { operation, label, value, unit, parts, note };
 }
 
 function node(
@@ -122,7 +165,8 @@ function node(
 
 type Valued = Pick<Figure, 'value'>;
 
-function combine(operation: Operation, parts: readonly Valued[]): Decimal {
+/** One step over its parts. */
+export function combine(operation: Operation, parts: readonly Valued[]): Decimal {
   switch (operation) {
     case 'given':
     case 'rate':
@@ -143,6 +187,8 @@ function combine(operation: Operation, parts: readonly Valued[]): Decimal {
       return roundedUp(parts[0]!.value);
     case 'band':
       return banded(parts.map((part) => part.value));
+    case 'within':
+      return isInBand(parts.map((part) => part.value)) ? parts[parts.length - 1]!.value : ZERO;
     default:
       return assertNever(operation);
   }
@@ -160,11 +206,14 @@ function fold(
   return result;
 }
 
-function banded(values: readonly Decimal[]): Decimal {
+function isInBand(values: readonly Decimal[]): boolean {
   const [quantity, from, end] = values as [Decimal, Decimal, Decimal];
   const above = quantity.greaterThan(from) || (from.isZero() && quantity.isZero());
-  const within = values.length === 3 || quantity.lessThanOrEqualTo(end);
-  if (!above || !within) throw new Error(`${quantity} is not in the band above ${from}`);
+  return above && (values.length === 3 || quantity.lessThanOrEqualTo(end));
+}
+
+function banded(values: readonly Decimal[]): Decimal {
+  if (!isInBand(values)) throw new Error(`${values[0]} is not in the band above ${values[1]}`);
   return values[values.length - 1]!;
 }
 

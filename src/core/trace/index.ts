@@ -1,2 +1,3 @@
 export * from './figure';
+export * from './live';
 export * from './plain';

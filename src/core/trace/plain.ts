@@ -34,12 +34,13 @@ const SIGNS: Readonly<Record<Operation, string>> = {
   greatest: ' or, if more, ',
   ceiling: '',
   band: '',
+  within: '',
 };
 
 /** One step in words: "8 × 22", "2.54 rounded up"; empty for a leaf. */
 export function formulaOf(figure: PlainFigure, write: (value: string) => string = (value) => value): string {
   if (figure.operation === 'ceiling') return `${write(figure.parts[0]!.value)} rounded up`;
-  if (figure.operation === 'band') {
+  if (figure.operation === 'band' || figure.operation === 'within') {
     const [quantity, from, end] = figure.parts;
     const upTo = figure.parts.length === 4 ? ` and up to ${write(end!.value)}` : '';
     return `${write(quantity!.value)} is above ${write(from!.value)}${upTo}`;

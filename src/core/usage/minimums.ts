@@ -3,7 +3,7 @@
  * stored data is paid for. Where a minimum bites, the line says so. Source: pricing rules, "Minimums"; needs G16, I4, K7.
  */
 import { type Decimal, decimal } from '../base';
-import { type Figure, given, greatest, product, quotient } from '../trace';
+import { type Figure, given, greatest, product, quotient, withLive } from '../trace';
 
 export interface Minimums {
   /** Per unit and month, in the rate's unit. */
@@ -23,8 +23,11 @@ export function atLeastIfAny(label: string, quantity: Figure, minimum: Decimal |
 
 /** At least `minimum` of it. */
 export function atLeast(label: string, quantity: Figure, minimum: Decimal | null): Figure {
-  if (!minimum || !quantity.value.lessThan(minimum)) return quantity;
+  if (!minimum) return quantity;
   const floor = given('Minimum', minimum, quantity.unit);
+  if (!quantity.value.lessThan(minimum)) {
+    return withLive(quantity, () => greatest(label, quantity.unit, [quantity, floor]));
+  }
   return greatest(
     label,
     quantity.unit,

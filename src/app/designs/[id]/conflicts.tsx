@@ -91,6 +91,8 @@ function subjectOf(edit: Edit, design: Design): string {
       return `The ${edit.field} of the design`;
     case 'set-agreements':
       return 'The agreements of the design';
+    case 'answer-check':
+      return 'The answer to a check';
     case 'pin-books':
       return 'The price books of the design';
     default:
@@ -123,6 +125,8 @@ export function valueOf(edit: Edit): string {
       return JSON.stringify(edit.value);
     case 'set-agreements':
       return edit.agreements.map((each) => each.name).join(', ') || 'none';
+    case 'answer-check':
+      return edit.reason ?? 'no answer';
     case 'pin-books':
       return edit.books.map((pin) => `${pin.book} r${pin.revision}`).join(', ');
     case 'add-component':

@@ -1,0 +1,36 @@
+/** Whether two edits touch the same thing. */
+import { assertNever } from '../base';
+import type { Edit } from './edit';
+
+/** What an edit touches, as a key: equal keys mean that the later edit overwrites the earlier. */
+export function editTarget(edit: Edit): string {
+  switch (edit.edit) {
+    case 'set-design':
+    case 'set-assumption':
+      return `design/${edit.field}`;
+    case 'set-agreements':
+      return 'design/agreements';
+    case 'answer-check':
+      return `check/${edit.check}/${edit.subject}`;
+    case 'pin-books':
+      return 'design/books';
+    case 'set-component':
+      return `component/${edit.id}/${edit.field}`;
+    case 'set-usage':
+      return `component/${edit.id}/usage/${edit.meter}`;
+    case 'rename-section':
+      return `section/${edit.id}/name`;
+    case 'add-section':
+      return `section/${edit.section.id}`;
+    case 'remove-section':
+      return `section/${edit.id}`;
+    case 'add-component':
+      return `component/${edit.component.id}`;
+    case 'remove-component':
+      return `component/${edit.id}`;
+    case 'move-component':
+      return `component/${edit.id}/position`;
+    default:
+      return assertNever(edit);
+  }
+}

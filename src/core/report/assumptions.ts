@@ -1,0 +1,62 @@
+/** Assumptions, agreements and exclusions of a design, in words. */
+import { decimal } from '../base';
+import type { Design } from '../design';
+import { describeMonth, writeShare } from '../display';
+import type { Agreement } from '../terms';
+import type { Labelled } from './model';
+import { casedWords } from './settings';
+
+export function assumptionRows({ assumptions, currency }: Design): Labelled[] {
+  const { month, countAllowances, allowanceShare, exchange, start, growth, season, campaigns } = assumptions;
+  const { contingency, tax, horizon, budget } = assumptions;
+  const rows: (Labelled | false)[] = [
+    { label: 'Length of the month', value: describeMonth(month) },
+    {
+      label: 'What is included free of charge',
+      value: countAllowances
+        ? allowanceShare
+          ? `counted, ${writeShare(allowanceShare)} of it for this design`
+          : 'counted'
+        : 'not counted',
+    },
+    start !== undefined && { label: 'First month', value: start },
+    growth !== undefined && { label: 'Traffic grows each month by', value: casedWords(growth.traffic) },
+    growth !== undefined && { label: 'Stock grows each month by', value: casedWords(growth.stock) },
+    season !== undefined && { label: 'Season, January first', value: season.join(' ') },
+    ...(campaigns ?? []).map(({ month: at, times }) => ({
+      label: `Campaign in month ${at}`,
+      value: `traffic × ${times}`,
+    })),
+    contingency !== undefined && { label: 'Contingency', value: writeShare(contingency) },
+    tax !== undefined && { label: 'Tax', value: writeShare(tax) },
+    { label: 'Months looked at', value: String(horizon ?? 36) },
+    budget !== undefined && { label: 'Budget of a month', value: `${budget} ${currency}` },
+    ...exchange.map(({ from, to, rate, date }) => ({
+      label: `1 ${from}`,
+      value: `${rate} ${to}, table of ${date}`,
+    })),
+  ];
+  return rows.filter((row) => row !== false);
+}
+
+export function agreementRows(agreements: readonly Agreement[]): Labelled[] {
+  return agreements.map((agreement) => ({ label: agreement.name, value: agreementWords(agreement) }));
+}
+
+/** "12.0 % off, margin 8.0 %, for books norvane, 2026-01-01 to 2027-12-31". */
+export function agreementWords({ covers, from, to, discount, margin }: Agreement): string {
+  const covered = [
+    covers.books.length > 0 && `books ${covers.books.join(', ')}`,
+    covers.categories.length > 0 && `categories ${covers.categories.join(', ')}`,
+    covers.kinds.length > 0 && `kinds ${covers.kinds.join(', ')}`,
+    covers.skus.length > 0 && `offers ${covers.skus.join(', ')}`,
+  ].filter(Boolean);
+  const parts = [
+    discount?.by === 'share' && `${writeShare(discount.share)} off`,
+    discount?.by === 'price' && `${discount.meter} at ${discount.price}`,
+    margin !== null && !decimal(margin).isZero() && `margin ${writeShare(margin)}`,
+    covered.length > 0 ? `for ${covered.join('; ')}` : 'for everything',
+    (from || to) && `${from ?? 'open'} to ${to ?? 'open'}`,
+  ];
+  return parts.filter(Boolean).join(', ');
+}

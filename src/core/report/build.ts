@@ -1,0 +1,250 @@
+/** Builds a report from a design and its books: prices it, its months and its ways of paying, and puts it in words. */
+import { addAll, decimal, type Decimal } from '../base';
+import { kindOf } from '../books';
+import type { Component, Design } from '../design';
+import { describeTerm, describeUse, sentenceFor } from '../display';
+import { halfAwayFromZero, minorDigits, roundRows } from '../money';
+import {
+  type BookSet,
+  compareTerms,
+  DEFAULT_HORIZON,
+  type MonthAmounts,
+  type MonthSeries,
+  priceCases,
+  type PricedDesign,
+  type PricedLine,
+  priceMonths,
+  printedAmounts,
+} from '../pricing';
+import { wickOfDesign, wickOfLine, wickOver, type Wick } from '../range';
+import type { Case } from '../usage';
+import { agreementRows, assumptionRows } from './assumptions';
+import type {
+  Labelled,
+  Report,
+  ReportLine,
+  ReportMonth,
+  ReportOptions,
+  ReportSection,
+  ReportWick,
+} from './model';
+import { ratesUsed } from './rates-used';
+import { settingsOf } from './settings';
+import { sharesBy } from './shares';
+
+export interface BuiltReport {
+  readonly report: Report;
+  /** What was priced, for whoever writes the calculation itself. */
+  readonly design: Design;
+  readonly cases: Readonly<Record<Case, PricedDesign>>;
+}
+
+/** A quotation is priced as it is sold on, all of it: month, upfront, years, range. */
+export function buildReport(design: Design, books: BookSet, options: ReportOptions): BuiltReport {
+  const quotation = options.variant === 'quotation';
+  const shown: Design = quotation ? { ...design, sold: true } : design;
+  const cases = priceCases(shown, books);
+  const months = priceMonths(shown, books, 'likely', design.assumptions.horizon ?? DEFAULT_HORIZON);
+  const sections = sectionsOf(shown, books, cases, options);
+  const lines = sections.flatMap((section) => section.lines);
+  const { likely } = cases;
+  const money = moneyIn(design.currency);
+  const rows = monthRows(months, money);
+  const total = printedAmounts(likely).total;
+  const exact = new Map(
+    likely.sections
+      .flatMap((section) => section.lines)
+      .flatMap((line) => (line.status === 'priced' ? [[line.id, line.monthly.value] as const] : [])),
+  );
+  const sum = { printed: total.toString(), currency: design.currency };
+  const withList = options.withAgreements && !quotation;
+  const report: Report = {
+    variant: options.variant,
+    title: design.title,
+    description: design.description,
+    currency: design.currency,
+    validUntil: quotation ? options.validUntil : null,
+    total: {
+      monthly: total.toFixed(money.digits),
+      wick: money.wick(wickOfDesign(cases)),
+      gross: likely.gross === likely.monthly ? null : money.of(likely.gross.value),
+      list: withList && !likely.list.equals(likely.monthly.value) ? money.of(likely.list) : null,
+      recurring: money.of(likely.recurring),
+      upfront: money.of(likely.upfront),
+      firstYear: money.of(addAll(rows.months.slice(0, 12).map((each) => decimal(each.cash)))),
+      whole: money.of(months.whole.cash),
+      unpriced: likely.unpriced,
+      budget: quotation ? null : (design.assumptions.budget ?? null),
+    },
+    sections,
+    byKind: sharesBy(lines, (line) => line.kind, exact, sum),
+    byCategory: sharesBy(lines, (line) => line.category, exact, sum),
+    ...rows,
+    assumptions: assumptionRows(quotation ? withoutBudget(design) : design),
+    agreements: withList ? agreementRows(design.agreements ?? []) : [],
+    exclusions: exclusionsOf(design, lines),
+    books: booksOf(shown, books, likely),
+    rates: quotation ? [] : ratesUsed(likely),
+    paying: quotation ? [] : payingOf(shown, books, money),
+  };
+  return { report, design: shown, cases };
+}
+
+interface Money {
+  readonly digits: number;
+  of(value: Decimal): string;
+  wick(wick: Wick): ReportWick;
+}
+
+function moneyIn(currency: string): Money {
+  const digits = minorDigits(currency);
+  const of = (value: Decimal): string => halfAwayFromZero(value, digits).toFixed(digits);
+  return {
+    digits,
+    of,
+    wick: ({ low, likely, high }) => ({ low: of(low), likely: of(likely), high: of(high) }),
+  };
+}
+
+function withoutBudget(design: Design): Design {
+  const { budget: _, ...assumptions } = design.assumptions;
+  return { ...design, assumptions };
+}
+
+function sectionsOf(
+  design: Design,
+  books: BookSet,
+  cases: Readonly<Record<Case, PricedDesign>>,
+  options: ReportOptions,
+): ReportSection[] {
+  const money = moneyIn(design.currency);
+  const printed = printedAmounts(cases.likely);
+  const withList = options.withAgreements && options.variant === 'full';
+  return design.sections.map((section, at) => {
+    const priced = {
+      lean: cases.lean.sections[at]!,
+      likely: cases.likely.sections[at]!,
+      heavy: cases.heavy.sections[at]!,
+    };
+    const wick = wickOver({
+      lean: priced.lean.monthly.value,
+      likely: priced.likely.monthly.value,
+      heavy: priced.heavy.monthly.value,
+    });
+    return {
+      id: section.id,
+      name: section.name,
+      amount: printed.sections.get(section.id)!.toFixed(money.digits),
+      wick: money.wick(wick),
+      lines: section.components.map((component, row): ReportLine => {
+        const line = priced.likely.lines[row]!;
+        const own = wickOfLine({
+          lean: priced.lean.lines[row]!,
+          likely: line,
+          heavy: priced.heavy.lines[row]!,
+        });
+        return {
+          ...wordsOf(component, design, books, line),
+          amount: printed.components.get(component.id)?.toFixed(money.digits) ?? null,
+          wick: own && money.wick(own),
+          list: line.status === 'priced' && withList ? money.of(line.list.value) : null,
+          upfront: line.status === 'priced' && line.upfront.gt(0) ? money.of(line.upfront) : null,
+          once: line.status === 'priced' && line.once.gt(0) ? money.of(line.once) : null,
+        };
+      }),
+    };
+  });
+}
+
+type Words = Omit<ReportLine, 'amount' | 'wick' | 'list' | 'upfront' | 'once'>;
+
+function wordsOf(component: Component, design: Design, books: BookSet, line: PricedLine): Words {
+  const kind = kindOf(component.kind);
+  const pin = design.books.find((each) => each.book === component.place?.book);
+  const book = pin && books.get(pin.book, pin.revision);
+  const priced = line.status === 'priced';
+  return {
+    id: component.id,
+    name: component.name,
+    kind: kind.label,
+    category: kind.serviceCategory,
+    provider: book?.provider ?? component.place?.book ?? '',
+    region: (component.place && book?.region(component.place.region)?.name) ?? component.place?.region ?? '',
+    offer: priced ? (line.offer?.name ?? '') : component.choice.by === 'sku' ? component.choice.sku : '',
+    count: component.count.likely,
+    use: describeUse(component),
+    paid: kind.committable ? describeTerm(component.term) : '',
+    why: priced ? null : line.issues.map(sentenceFor).join(' '),
+    settings: settingsOf(component),
+    notices: priced ? line.notices.map(sentenceFor) : [],
+  };
+}
+
+/** Quarters and years are sums of the printed months. */
+function monthRows(series: MonthSeries, money: Money): Pick<Report, 'months' | 'quarters' | 'years'> {
+  const months = printedMonths(series, money);
+  const sums = (size: number, label: string): ReportMonth[] =>
+    Array.from({ length: Math.ceil(months.length / size) }, (_, index) => {
+      const own = months.slice(index * size, index * size + size);
+      return {
+        label: `${label} ${index + 1}`,
+        compares: money.of(addAll(own.map((each) => decimal(each.compares)))),
+        cash: money.of(addAll(own.map((each) => decimal(each.cash)))),
+      };
+    });
+  return { months, quarters: sums(3, 'Quarter'), years: sums(12, 'Year') };
+}
+
+/** Rounded so that the months add up to the whole. */
+function printedMonths({ rows, whole }: MonthSeries, money: Money): ReportMonth[] {
+  const column = (read: (amounts: MonthAmounts) => Decimal): Decimal[] =>
+    roundRows(rows.map(read), money.digits, halfAwayFromZero(read(whole), money.digits));
+  const compares = column((each) => each.monthly);
+  const cash = column((each) => each.cash);
+  return rows.map((row, index) => ({
+    label: row.calendar ?? `Month ${row.month}`,
+    compares: compares[index]!.toFixed(money.digits),
+    cash: cash[index]!.toFixed(money.digits),
+  }));
+}
+
+function exclusionsOf(design: Design, lines: readonly ReportLine[]): Labelled[] {
+  const names = new Map(lines.map((line) => [line.id, line.name]));
+  return [
+    ...lines.flatMap((line) =>
+      line.why === null ? [] : [{ label: `${line.name} is not priced`, value: line.why }],
+    ),
+    ...(design.answers ?? []).map(({ check, subject, reason }) => ({
+      label: `Not wanted: ${check}${subject ? `, ${names.get(subject) ?? subject}` : ''}`,
+      value: reason,
+    })),
+  ];
+}
+
+function booksOf(design: Design, books: BookSet, likely: PricedDesign): Report['books'] {
+  const used = new Set(
+    likely.sections.flatMap((section) =>
+      section.lines.flatMap((line) => (line.status === 'priced' && line.book ? [line.book.key] : [])),
+    ),
+  );
+  return design.books.flatMap(({ book, revision }) => {
+    const found = books.get(book, revision);
+    if (!found || !used.has(book)) return [];
+    const { title, effective, currency, source } = found;
+    return [{ title, revision, effective, currency, source }];
+  });
+}
+
+function payingOf(design: Design, books: BookSet, money: Money): Report['paying'] {
+  const all = design.sections.flatMap((section) => section.components);
+  return all.flatMap((component) => {
+    if (!kindOf(component.kind).committable) return [];
+    const ways = compareTerms(component, design, books).map(({ term, line }) => ({
+      paid: describeTerm(term),
+      monthly: line.status === 'priced' ? money.of(line.monthly.value) : null,
+      upfront: line.status === 'priced' ? money.of(line.upfront) : null,
+    }));
+    const sold = ways.filter((way) => way.monthly !== null);
+    return sold.length > 1 ? [{ id: component.id, name: component.name, ways }] : [];
+  });
+}

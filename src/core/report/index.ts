@@ -1,0 +1,5 @@
+export * from './build';
+export { agreementWords } from './assumptions';
+export type * from './model';
+export * from './live-entries';
+export * from './workings';
