@@ -7,4 +7,5 @@ export * from './import-book';
 export * from './designs';
 export * from './edit-design';
 export * from './ports';
+export * from './report';
 export { priceDesignOnServer } from './price-design';

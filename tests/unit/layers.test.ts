@@ -28,12 +28,13 @@ const CORE_RANKS: Readonly<Record<string, number>> = {
 const MAY_IMPORT: Readonly<Record<string, readonly string[]>> = {
   core: ['core'],
   formats: ['core', 'formats'],
+  handover: ['core', 'handover'],
   operations: ['core', 'formats', 'operations'],
   data: ['core', 'formats', 'operations', 'data'],
   workers: ['core', 'formats', 'workers'],
   ui: ['core/display', 'core/trace', 'ui'],
-  app: ['core', 'formats', 'ui', 'operations', 'workers/client', 'workers/protocol', 'app'],
-  cli: ['core', 'formats', 'operations', 'demo', 'cli'],
+  app: ['core', 'formats', 'handover', 'ui', 'operations', 'workers/client', 'workers/protocol', 'app'],
+  cli: ['core', 'formats', 'handover', 'operations', 'demo', 'cli'],
   demo: ['core', 'formats', 'operations', 'demo'],
 };
 

@@ -54,6 +54,12 @@ export function writeMoney(value: string | Decimal, currency: string, locale: st
   return `${whole}${minor}`;
 }
 
+/** For files and machines: "1234.50", ungrouped, with exactly the currency's minor digits. */
+export function plainMoney(value: Decimal, currency: string): string {
+  const digits = minorDigits(currency);
+  return halfAwayFromZero(value, digits).toFixed(digits);
+}
+
 /**
  * A quantity or unit price with all the digits it has, at most `most` after the point; small values keep three
  * significant digits, so that nothing is rounded to nothing.

@@ -2,7 +2,7 @@
 import { addAll, decimal, type Decimal } from '../base';
 import { kindOf } from '../books';
 import type { Component, Design } from '../design';
-import { describeTerm, describeUse, sentenceFor } from '../display';
+import { describeTerm, describeUse, plainMoney, sentenceFor } from '../display';
 import { halfAwayFromZero, minorDigits, roundRows } from '../money';
 import {
   type BookSet,
@@ -51,12 +51,6 @@ export function buildReport(design: Design, books: BookSet, options: ReportOptio
   const money = moneyIn(design.currency);
   const rows = monthRows(months, money);
   const total = printedAmounts(likely).total;
-  const exact = new Map(
-    likely.sections
-      .flatMap((section) => section.lines)
-      .flatMap((line) => (line.status === 'priced' ? [[line.id, line.monthly.value] as const] : [])),
-  );
-  const sum = { printed: total.toString(), currency: design.currency };
   const withList = options.withAgreements && !quotation;
   const report: Report = {
     variant: options.variant,
@@ -65,7 +59,7 @@ export function buildReport(design: Design, books: BookSet, options: ReportOptio
     currency: design.currency,
     validUntil: quotation ? options.validUntil : null,
     total: {
-      monthly: total.toFixed(money.digits),
+      monthly: money.of(total),
       wick: money.wick(wickOfDesign(cases)),
       gross: likely.gross === likely.monthly ? null : money.of(likely.gross.value),
       list: withList && !likely.list.equals(likely.monthly.value) ? money.of(likely.list) : null,
@@ -77,8 +71,8 @@ export function buildReport(design: Design, books: BookSet, options: ReportOptio
       budget: quotation ? null : (design.assumptions.budget ?? null),
     },
     sections,
-    byKind: sharesBy(lines, (line) => line.kind, exact, sum),
-    byCategory: sharesBy(lines, (line) => line.category, exact, sum),
+    byKind: sharesBy(lines, (line) => line.kind, design.currency),
+    byCategory: sharesBy(lines, (line) => line.category, design.currency),
     ...rows,
     assumptions: assumptionRows(quotation ? withoutBudget(design) : design),
     agreements: withList ? agreementRows(design.agreements ?? []) : [],
@@ -98,7 +92,7 @@ interface Money {
 
 function moneyIn(currency: string): Money {
   const digits = minorDigits(currency);
-  const of = (value: Decimal): string => halfAwayFromZero(value, digits).toFixed(digits);
+  const of = (value: Decimal): string => plainMoney(value, currency);
   return {
     digits,
     of,
@@ -134,10 +128,11 @@ function sectionsOf(
     return {
       id: section.id,
       name: section.name,
-      amount: printed.sections.get(section.id)!.toFixed(money.digits),
+      amount: money.of(printed.sections.get(section.id)!),
       wick: money.wick(wick),
       lines: section.components.map((component, row): ReportLine => {
         const line = priced.likely.lines[row]!;
+        const amount = printed.components.get(component.id);
         const own = wickOfLine({
           lean: priced.lean.lines[row]!,
           likely: line,
@@ -145,7 +140,7 @@ function sectionsOf(
         });
         return {
           ...wordsOf(component, design, books, line),
-          amount: printed.components.get(component.id)?.toFixed(money.digits) ?? null,
+          amount: amount ? money.of(amount) : null,
           wick: own && money.wick(own),
           list: line.status === 'priced' && withList ? money.of(line.list.value) : null,
           upfront: line.status === 'priced' && line.upfront.gt(0) ? money.of(line.upfront) : null,
@@ -203,8 +198,8 @@ function printedMonths({ rows, whole }: MonthSeries, money: Money): ReportMonth[
   const cash = column((each) => each.cash);
   return rows.map((row, index) => ({
     label: row.calendar ?? `Month ${row.month}`,
-    compares: compares[index]!.toFixed(money.digits),
-    cash: cash[index]!.toFixed(money.digits),
+    compares: money.of(compares[index]!),
+    cash: money.of(cash[index]!),
   }));
 }
 

@@ -1,27 +1,21 @@
-/** The total by kind and by service category, printed so that the rows add up to it. */
-import { addAll, type Decimal, decimal } from '../base';
-import { minorDigits, roundRows } from '../money';
+/** The total by kind and by service category: sums of printed lines, so that they add up to the printed total. */
+import { addAll, decimal, type Decimal } from '../base';
+import { plainMoney } from '../display';
 import type { Labelled, ReportLine } from './model';
 
-/** Largest first. `exact` gives the unrounded amount of a line. */
+/** Largest first. */
 export function sharesBy(
   lines: readonly ReportLine[],
   read: (line: ReportLine) => string,
-  exact: ReadonlyMap<string, Decimal>,
-  total: { readonly printed: string; readonly currency: string },
+  currency: string,
 ): Labelled[] {
   const groups = new Map<string, Decimal[]>();
   for (const line of lines) {
-    const value = exact.get(line.id);
-    if (value) groups.set(read(line), [...(groups.get(read(line)) ?? []), value]);
+    if (line.amount === null) continue;
+    groups.set(read(line), [...(groups.get(read(line)) ?? []), decimal(line.amount)]);
   }
-  const rows = [...groups].map(([label, values]) => ({ label, value: addAll(values) }));
-  rows.sort((a, b) => b.value.comparedTo(a.value) || (a.label < b.label ? -1 : 1));
-  const digits = minorDigits(total.currency);
-  const printed = roundRows(
-    rows.map((row) => row.value),
-    digits,
-    decimal(total.printed),
-  );
-  return rows.map(({ label }, index) => ({ label, value: printed[index]!.toFixed(digits) }));
+  return [...groups]
+    .map(([label, values]) => ({ label, sum: addAll(values) }))
+    .sort((a, b) => b.sum.comparedTo(a.sum) || (a.label < b.label ? -1 : 1))
+    .map(({ label, sum }) => ({ label, value: plainMoney(sum, currency) }));
 }

@@ -1,0 +1,46 @@
+/**
+ * A report as a workbook. The amounts of the lines are formulas down to the price list: a changed count or quantity
+ * goes through conversions, allowances, tiers and pools to the total. What formulas would not follow rightly is no
+ * entry (see `liveComponents`). Needs Q3; formats in docs/formats/report.md.
+ */
+import ExcelJs from 'exceljs';
+import { mainMeter } from '@/core/books';
+import type { BookSet } from '@/core/pricing';
+import { type BuiltReport, liveComponents, mainEntries, workingsOf } from '@/core/report';
+import { addLines, type LinesPlan } from './sheet-lines';
+import { addAssumptions, addMonths, addPaying, addRates } from './sheet-others';
+import { addSummary } from './sheet-summary';
+import { addWorkings } from './sheet-workings';
+
+export async function reportSheet(built: BuiltReport, books: BookSet, at: Date): Promise<Uint8Array> {
+  const { report, design, cases } = built;
+  const quotation = report.variant === 'quotation';
+  const book = new ExcelJs.Workbook();
+  book.created = at;
+  book.title = report.title;
+  book.calcProperties.fullCalcOnLoad = true;
+  const names = new Map(
+    report.sections.flatMap((section) => section.lines.map((line) => [line.id, line.name])),
+  );
+  const live = quotation ? new Set<string>() : liveComponents(design, books, cases.likely);
+  const plan: LinesPlan = {
+    report,
+    components: new Map(
+      design.sections.flatMap((section) => section.components.map((each) => [each.id, each])),
+    ),
+    // A quotation has no prices below its amounts, so it has no formulas below them either.
+    workings: quotation ? null : workingsOf(cases.likely, names),
+    live,
+    mains: mainEntries(design),
+    meterOf: (kind) => mainMeter(kind)?.label ?? '',
+  };
+  const summary = book.addWorksheet('Summary');
+  const lines = addLines(book, plan);
+  addSummary(summary, report, lines);
+  addPaying(book, report);
+  addMonths(book, report);
+  addAssumptions(book, report);
+  addRates(book, report);
+  if (plan.workings) addWorkings(book, plan.workings, plan, lines);
+  return new Uint8Array(await book.xlsx.writeBuffer());
+}
