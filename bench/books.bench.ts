@@ -15,16 +15,7 @@ import { indexBook } from '@/core/books';
 import type { Component, Design } from '@/core/design';
 import { bookSet } from '@/core/pricing';
 import { summarise } from '@/core/range';
-import {
-  bookRepository,
-  connect,
-  designRepository,
-  ensureWorkspace,
-  exchangeRepository,
-  importRepository,
-  LOCAL_WORKSPACE,
-  migrate,
-} from '@/data';
+import { connect, ensureWorkspace, LOCAL_WORKSPACE, migrate, repositories } from '@/data';
 import { bookBytes } from '@/demo/load-demo';
 import { DEMO_REVISIONS } from '@/demo/generate-book';
 import { NORVANE } from '@/demo/norvane';
@@ -46,10 +37,7 @@ await migrate(db);
 await ensureWorkspace(db, LOCAL_WORKSPACE, 'Bench');
 const context: Context = {
   actor: { user: 'bench', workspace: LOCAL_WORKSPACE, role: 'admin' },
-  books: bookRepository(db),
-  designs: designRepository(db),
-  imports: importRepository(db),
-  exchange: exchangeRepository(db),
+  ...repositories(db),
   now: () => new Date(),
   newId: randomUUID,
 };

@@ -4,7 +4,7 @@ import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { ensureBuilt } from './lib/build';
-import { requireChromium, requirePostgres } from './lib/debian';
+import { requireChromium, requirePostgres, requireReaders } from './lib/debian';
 import { main, say, stop } from './lib/say';
 
 const bin = (name: string): string => path.join('node_modules', '.bin', name);
@@ -38,6 +38,7 @@ const UNIT: Step = [
   'unit and integration tests',
   () => {
     requirePostgres();
+    requireReaders();
     return command(bin('vitest'), [
       'run',
       '--reporter=default',

@@ -23,7 +23,10 @@ export function proxy(request: NextRequest): NextResponse {
   const response = NextResponse.next({ request: { headers } });
   response.headers.set('content-security-policy', policy);
   response.headers.set('x-content-type-options', 'nosniff');
-  response.headers.set('referrer-policy', 'same-origin');
+  const shared = /^\/(api\/)?shared\//.test(request.nextUrl.pathname);
+  // The address of a linked report is its key: it is told to nobody and stands in no index.
+  response.headers.set('referrer-policy', shared ? 'no-referrer' : 'same-origin');
+  if (shared) response.headers.set('x-robots-tag', 'noindex, nofollow');
   response.headers.set('x-frame-options', 'DENY');
   response.headers.set('cross-origin-opener-policy', 'same-origin');
   return response;

@@ -1,4 +1,4 @@
-/** What comes from Debian's packages: the database server and, for the browser tests, Chromium. */
+/** What comes from Debian's packages: the database server; for tests, Chromium and what reads sheets and printed pages. */
 import { spawnSync } from 'node:child_process';
 import fs from 'node:fs';
 import { say, stop } from './say';
@@ -27,6 +27,15 @@ export const CHROMIUM = '/usr/bin/chromium';
 
 export function requireChromium(): void {
   if (!fs.existsSync(CHROMIUM)) installPackages(['chromium'], 'Chromium for the browser tests');
+}
+
+/** For tests only: sheets are recalculated and printed pages read by programs that are not ours. */
+export function requireReaders(): void {
+  const packages = [
+    ...(fs.existsSync('/usr/bin/soffice') ? [] : ['libreoffice-calc-nogui']),
+    ...(fs.existsSync('/usr/bin/pdftotext') ? [] : ['poppler-utils']),
+  ];
+  if (packages.length > 0) installPackages(packages, 'LibreOffice and pdftotext for the tests of exports');
 }
 
 function installPackages(packages: readonly string[], what: string): void {

@@ -18,9 +18,9 @@ export default async function Layout({ children }: { readonly children: ReactNod
   const theme = chosen === 'light' || chosen === 'dark' ? chosen : 'system';
   return (
     <html lang="en" data-theme={theme}>
-      <body className="flex h-dvh flex-col">
+      <body className="flex h-dvh flex-col print:block print:h-auto">
         <TopLine theme={theme} />
-        <main className="flex min-h-0 flex-1 flex-col">{children}</main>
+        <main className="flex min-h-0 flex-1 flex-col print:block">{children}</main>
         <Toaster />
       </body>
     </html>

@@ -19,8 +19,20 @@ const ICONS = { system: SunMoon, light: Sun, dark: Moon } as const;
 
 export function TopLine({ theme }: { readonly theme: Theme }) {
   const path = usePathname();
+  // Who came by a link has no places here.
+  if (path.startsWith('/shared/')) {
+    return (
+      <header className="flex h-11 shrink-0 items-center justify-between border-b border-line px-[18px] print:hidden">
+        <span className="flex items-center gap-2.5 text-base font-bold">
+          <Mark />
+          Wick Tally
+        </span>
+        <ThemeSwitch initial={theme} />
+      </header>
+    );
+  }
   return (
-    <header className="flex h-11 shrink-0 items-center gap-7 border-b border-line px-[18px]">
+    <header className="flex h-11 shrink-0 items-center gap-7 border-b border-line px-[18px] print:hidden">
       <Link href="/designs" className="flex items-center gap-2.5 text-base font-bold whitespace-nowrap">
         <Mark />
         Wick Tally

@@ -1,17 +1,8 @@
 /** The one place where the application meets the database: one pool per process, one context per request. */
 import 'server-only';
 import { randomUUID } from 'node:crypto';
-import {
-  bookRepository,
-  connect,
-  designRepository,
-  exchangeRepository,
-  importRepository,
-  LOCAL_WORKSPACE,
-} from '@/data';
-import { AppError, type Context } from '@/operations';
-
-type Stores = Pick<Context, 'books' | 'designs' | 'imports' | 'exchange'>;
+import { connect, LOCAL_WORKSPACE, repositories } from '@/data';
+import { AppError, type Context, type Stores } from '@/operations';
 
 interface Shared {
   stores?: Stores;
@@ -28,23 +19,20 @@ function stores(): Stores {
       'No database is configured. Start with ./run demo, or set DATABASE_URL.',
     );
   if (!shared.stores) {
-    const db = connect(url);
-    shared.stores = {
-      books: bookRepository(db),
-      designs: designRepository(db),
-      imports: importRepository(db),
-      exchange: exchangeRepository(db),
-    };
+    shared.stores = repositories(connect(url));
   }
   return shared.stores;
+}
+
+/** For what needs no person: a link is its own entitlement. */
+export function outsideContext(): Omit<Context, 'actor'> {
+  return { ...stores(), now: () => new Date(), newId: randomUUID };
 }
 
 /** A local installation has one team and one person, who is an actor like any other. */
 export function context(): Context {
   return {
+    ...outsideContext(),
     actor: { user: 'local', workspace: LOCAL_WORKSPACE, role: 'admin' },
-    ...stores(),
-    now: () => new Date(),
-    newId: randomUUID,
   };
 }

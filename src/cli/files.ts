@@ -3,7 +3,14 @@ import fs from 'node:fs';
 import path from 'node:path';
 import { indexBook } from '@/core/books';
 import { type BookSet, bookSet } from '@/core/pricing';
-import { type OfferRow, type PriceBookFile, type RateRow, type RegionRow, toBookData } from '@/formats';
+import {
+  type Checked,
+  type OfferRow,
+  type PriceBookFile,
+  type RateRow,
+  type RegionRow,
+  toBookData,
+} from '@/formats';
 import { type BookRead, type BookSink, readBook } from '@/formats/stream';
 import { AppError, invalid } from '@/operations';
 
@@ -79,4 +86,10 @@ export async function readBookFolder(folder: string): Promise<PriceBookFile[]> {
 
 export async function booksOfFolder(folder: string): Promise<BookSet> {
   return bookSet((await readBookFolder(folder)).map((file) => indexBook(toBookData(file))));
+}
+
+/** The content of a file, or its faults as a refusal. */
+export function orRefuse<T>(read: Checked<T>, file: string): T {
+  if (read.ok) return read.value;
+  throw invalid(`“${file}” is refused:`, read.faults, read.more);
 }

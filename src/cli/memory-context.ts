@@ -2,16 +2,12 @@
 import { randomUUID } from 'node:crypto';
 import type { PriceBookFile } from '@/formats';
 import { type Context, publishBook } from '@/operations';
-import { memoryBookStore, memoryExchangeStore, memoryImportStore } from '@/operations/memory-books';
-import { memoryDesignStore } from '@/operations/memory-stores';
+import { memoryStores } from '@/operations/memory-stores';
 
 export async function memoryContext(files: readonly PriceBookFile[]): Promise<Context> {
   const context: Context = {
     actor: { user: 'local', workspace: 'files', role: 'admin' },
-    books: memoryBookStore(),
-    designs: memoryDesignStore(),
-    imports: memoryImportStore(),
-    exchange: memoryExchangeStore(),
+    ...memoryStores(),
     now: () => new Date(),
     newId: randomUUID,
   };

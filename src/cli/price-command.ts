@@ -4,10 +4,10 @@ import { describeMonth, sentenceFor, writeMoney } from '@/core/display';
 import { type BookSet, type MonthSeries, priceDesign, priceMonths } from '@/core/pricing';
 import { type DesignSummary, type LineSummary, summarise } from '@/core/range';
 import { type PlainFigure, toPlain, toText } from '@/core/trace';
-import { type Checked, designCsv, readDesign } from '@/formats';
+import { designCsv, readDesign } from '@/formats';
 import { invalid } from '@/operations';
 import type { Form } from './books-command';
-import { booksOfFolder, readText } from './files';
+import { booksOfFolder, orRefuse, readText } from './files';
 
 const MOST_MONTHS = 120;
 
@@ -61,11 +61,6 @@ function monthsText({ rows, years, whole, currency }: MonthSeries): string {
     `All ${rows.length} months   ${money(whole)} ${currency}`,
     '',
   ].join('\n');
-}
-
-function orRefuse<T>(read: Checked<T>, file: string): T {
-  if (read.ok) return read.value;
-  throw invalid(`“${file}” is refused:`, read.faults, read.more);
 }
 
 function tracesOf(design: Design, books: BookSet): Record<string, PlainFigure> {

@@ -1,16 +1,13 @@
 /** Brings a database to the newest shape, makes the local workspace and, once, loads the demo into it. */
 import { randomUUID } from 'node:crypto';
 import {
-  bookRepository,
   connect,
-  designRepository,
   ensureWorkspace,
-  exchangeRepository,
-  importRepository,
   isDemoLoaded,
   LOCAL_WORKSPACE,
   markDemoLoaded,
   migrate,
+  repositories,
 } from '@/data';
 import { loadDemo } from '@/demo/load-demo';
 import { AppError, asAppError, type Context } from '@/operations';
@@ -18,10 +15,7 @@ import { AppError, asAppError, type Context } from '@/operations';
 function contextOn(db: ReturnType<typeof connect>): Context {
   return {
     actor: { user: 'local', workspace: LOCAL_WORKSPACE, role: 'admin' },
-    books: bookRepository(db),
-    designs: designRepository(db),
-    imports: importRepository(db),
-    exchange: exchangeRepository(db),
+    ...repositories(db),
     now: () => new Date(),
     newId: randomUUID,
   };

@@ -12,10 +12,14 @@ import {
 } from './books-command';
 import { writeDemoFiles } from './demo-files-command';
 import { priceCommand } from './price-command';
+import { reportCommand } from './report-command';
 import { withDatabase } from './set-up';
 
 const HELP = `./run wick price DESIGN.json --books FOLDER [--months 36]
     prices a design file with the price books of a folder; no database, no network
+./run wick report DESIGN.json --books FOLDER --as xlsx|pdf|md|json --out FILE
+    [--variant quotation --until 2026-12-31] [--agreements]
+    writes the design's report; no database
 ./run wick books check FILE …
     checks price-book files of any size; no database
 ./run wick books import FILE
@@ -39,6 +43,11 @@ exit codes: 0 done · 2 a file is faulty · 3 priced, but not everything could b
 const OPTIONS = {
   books: { type: 'string' },
   months: { type: 'string' },
+  as: { type: 'string' },
+  out: { type: 'string' },
+  variant: { type: 'string' },
+  until: { type: 'string' },
+  agreements: { type: 'boolean' },
   format: { type: 'string' },
   json: { type: 'boolean' },
   help: { type: 'boolean' },
@@ -71,6 +80,10 @@ async function run(): Promise<number | null> {
   if (!form || !command) return null;
   if (command === 'price' && subject && values.books) {
     return priceCommand(subject, values.books, form, values.months);
+  }
+  if (command === 'report' && subject && values.books && values.as && values.out) {
+    const { as, out, variant, until, agreements } = values;
+    return reportCommand(subject, values.books, { form: as, out, variant, until, agreements });
   }
   if (command === 'demo-files' && subject) return writeDemoFiles(subject);
   return command === 'books' && subject ? booksCommand(subject, others, values, form) : null;

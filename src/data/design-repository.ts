@@ -49,6 +49,7 @@ export function designRepository(db: Kysely<Database>): DesignStore {
               revision,
               batch: write.batch,
               edits: JSON.stringify(write.edits),
+              inverse: JSON.stringify(write.inverse),
               user_name: write.user,
               at: write.at,
             })
@@ -117,6 +118,7 @@ function logged(row: {
   batch: string;
   revision: number;
   edits: LoggedBatch['edits'];
+  inverse: LoggedBatch['inverse'];
   user_name: string;
   at: Date;
 }): LoggedBatch {
@@ -124,6 +126,7 @@ function logged(row: {
     batch: row.batch,
     revision: row.revision,
     edits: row.edits,
+    inverse: row.inverse,
     user: row.user_name,
     at: row.at.toISOString(),
   };

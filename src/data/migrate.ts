@@ -3,12 +3,14 @@ import { type Kysely, type Migration, Migrator } from 'kysely';
 import * as firstTables from './migrations/m001-first-tables';
 import * as largeBooks from './migrations/m002-large-books';
 import * as coveringIndexes from './migrations/m003-covering-indexes';
+import * as handingOver from './migrations/m004-handing-over';
 import type { Database } from './schema';
 
 const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '001-first-tables': firstTables,
   '002-large-books': largeBooks,
   '003-covering-indexes': coveringIndexes,
+  '004-handing-over': handingOver,
 };
 
 export async function migrate(db: Kysely<Database>): Promise<void> {

@@ -1,6 +1,7 @@
 /** The tables as Kysely sees them. Money and quantities are `numeric` and come out as text. */
 import type { ColumnType, Generated, JSONColumnType } from 'kysely';
 import type { Design, Edit } from '@/core/design';
+import type { ReportOptions } from '@/core/report';
 import type { OfferRow, RateRow } from '@/formats';
 import type { ImportOutcome, ImportState } from '@/operations';
 
@@ -121,5 +122,20 @@ export interface Database {
     edits: JSONColumnType<Edit[]>;
     user_name: string;
     at: Timestamp;
+    /** Null for revisions from before it was kept. */
+    inverse: JSONColumnType<Edit[]> | null;
+  };
+  design_link: {
+    id: string;
+    workspace_id: string;
+    design_id: string;
+    token: string;
+    options: JSONColumnType<ReportOptions>;
+    pinned: JSONColumnType<Design> | null;
+    pinned_revision: number | null;
+    created_by: string;
+    created_at: Timestamp;
+    expires_at: Timestamp | null;
+    withdrawn_at: Timestamp | null;
   };
 }

@@ -4,17 +4,11 @@ import { afterEach, describe, expect, it } from 'vitest';
 import { bookContract } from '@tests/support/book-contract';
 import { smallBookFile } from '@tests/support/books';
 import { freshDatabase } from '@tests/support/database';
+import { linkContract } from '@tests/support/link-contract';
 import { HERE, storeContract, testContext } from '@tests/support/store-contract';
 import { uploadOf } from '@tests/support/upload';
 import { importBook } from '@/operations';
-import {
-  bookRepository,
-  type Database,
-  designRepository,
-  exchangeRepository,
-  importRepository,
-  migrate,
-} from './index';
+import { type Database, migrate, repositories } from './index';
 
 const open: Kysely<Database>[] = [];
 
@@ -23,10 +17,7 @@ async function freshStores() {
   open.push(db);
   return {
     db,
-    books: bookRepository(db),
-    designs: designRepository(db),
-    imports: importRepository(db),
-    exchange: exchangeRepository(db),
+    ...repositories(db),
   };
 }
 
@@ -36,6 +27,7 @@ afterEach(async () => {
 
 storeContract('in PostgreSQL', freshStores);
 bookContract('in PostgreSQL', freshStores);
+linkContract('in PostgreSQL', freshStores);
 
 describe('the database itself', () => {
   it('can be migrated again without harm', async () => {

@@ -5,3 +5,4 @@ export * from './exchange-csv';
 export * from './faults';
 export * from './offer-query';
 export * from './price-book';
+export * from './report-options';

@@ -22,12 +22,14 @@ function Paper({ report, at }: { readonly report: Report; readonly at: Date }) {
     <Page size="A4" style={STYLES.page}>
       <Text fixed style={STYLES.running} render={({ pageNumber }) => (pageNumber > 1 ? report.title : '')} />
       {children}
-      <View fixed style={STYLES.foot}>
-        <Text>
-          Made on {at.toISOString().slice(0, 10)} · {report.currency}
-        </Text>
-        <Text render={({ pageNumber, totalPages }) => `Page ${pageNumber} of ${totalPages}`} />
-      </View>
+      <Text fixed style={STYLES.foot}>
+        Made on {at.toISOString().slice(0, 10)} · {report.currency}
+      </Text>
+      <Text
+        fixed
+        style={[STYLES.foot, STYLES.end]}
+        render={({ pageNumber, totalPages }) => `Page ${pageNumber} of ${totalPages}`}
+      />
     </Page>
   );
   return (

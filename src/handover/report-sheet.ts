@@ -13,8 +13,7 @@ import { addSummary } from './sheet-summary';
 import { addWorkings } from './sheet-workings';
 
 export async function reportSheet(built: BuiltReport, books: BookSet, at: Date): Promise<Uint8Array> {
-  const { report, design, cases } = built;
-  const quotation = report.variant === 'quotation';
+  const { report, design, cases, open } = built;
   const book = new ExcelJs.Workbook();
   book.created = at;
   book.title = report.title;
@@ -22,14 +21,14 @@ export async function reportSheet(built: BuiltReport, books: BookSet, at: Date):
   const names = new Map(
     report.sections.flatMap((section) => section.lines.map((line) => [line.id, line.name])),
   );
-  const live = quotation ? new Set<string>() : liveComponents(design, books, cases.likely);
+  const live = open ? liveComponents(design, books, cases.likely) : new Set<string>();
   const plan: LinesPlan = {
     report,
     components: new Map(
       design.sections.flatMap((section) => section.components.map((each) => [each.id, each])),
     ),
-    // A quotation has no prices below its amounts, so it has no formulas below them either.
-    workings: quotation ? null : workingsOf(cases.likely, names),
+    // Where the prices are withheld there are no formulas below the amounts either.
+    workings: open ? workingsOf(cases.likely, names) : null,
     live,
     mains: mainEntries(design),
     meterOf: (kind) => mainMeter(kind)?.label ?? '',

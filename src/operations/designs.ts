@@ -103,15 +103,21 @@ export interface ExportedFile {
   readonly text: string;
 }
 
-export async function exportDesign(context: Context, id: string, form: ExportForm): Promise<ExportedFile> {
-  const { design } = await openDesign(context, id);
-  const summary: DesignSummary = await priceDesignOnServer(context, design);
-  const stem =
-    design.title
+/** A name for files made from a design's title. */
+export function fileStem(title: string): string {
+  return (
+    title
       .replace(/[^\p{L}\p{N}]+/gu, '-')
       .replace(/^-|-$/g, '')
       .toLowerCase()
-      .slice(0, 80) || 'design';
+      .slice(0, 80) || 'design'
+  );
+}
+
+export async function exportDesign(context: Context, id: string, form: ExportForm): Promise<ExportedFile> {
+  const { design } = await openDesign(context, id);
+  const summary: DesignSummary = await priceDesignOnServer(context, design);
+  const stem = fileStem(design.title);
   if (form === 'csv')
     return { name: `${stem}.csv`, type: 'text/csv; charset=utf-8', text: designCsv(design, summary) };
   return { name: `${stem}.json`, type: 'application/json', text: writeDesign(design, summary) };

@@ -38,7 +38,14 @@ export async function editDesign(context: Context, id: string, data: unknown): P
     if (faults.length > 0) throw invalid('The edit was refused; nothing was changed.', faults);
     const at = context.now();
     return {
-      write: { design: applied.value.design, batch: batchId, edits, user: context.actor.user, at },
+      write: {
+        design: applied.value.design,
+        batch: batchId,
+        edits,
+        inverse: applied.value.inverse,
+        user: context.actor.user,
+        at,
+      },
       result: { saved: { revision: current.revision + 1, savedAt: at.toISOString() } },
     };
   });

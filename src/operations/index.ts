@@ -7,5 +7,6 @@ export * from './import-book';
 export * from './designs';
 export * from './edit-design';
 export * from './ports';
+export * from './links';
 export * from './report';
 export { priceDesignOnServer } from './price-design';

@@ -1,14 +1,18 @@
-/** The in-memory twin of the store of designs: for tests of operations. */
+/** The in-memory twins of the stores: for tests of operations, and for the command line without a database. */
 import { allComponents } from '@/core/design';
 import type {
   DesignChange,
+  DesignLink,
   DesignListing,
   DesignStore,
   LockedDesign,
+  LinkStore,
   LoggedBatch,
   StoredDesign,
+  Stores,
   Totals,
 } from './ports';
+import { memoryBookStore, memoryExchangeStore, memoryImportStore } from './memory-books';
 
 type Work<T> = (locked: LockedDesign) => Promise<{ readonly write: DesignChange | null; readonly result: T }>;
 
@@ -22,7 +26,32 @@ interface KeptDesign {
   totals: (Totals & { readonly revision: number }) | null;
 }
 
-export function memoryDesignStore(): DesignStore {
+export function memoryStores(): Stores {
+  return {
+    books: memoryBookStore(),
+    designs: memoryDesignStore(),
+    imports: memoryImportStore(),
+    exchange: memoryExchangeStore(),
+    links: memoryLinkStore(),
+  };
+}
+
+function memoryLinkStore(): LinkStore {
+  let kept: DesignLink[] = [];
+  return {
+    create: async (link) => void (kept = [link, ...kept]),
+    list: async (workspace, design) =>
+      kept.filter((each) => each.workspace === workspace && each.design === design),
+    withdraw: async (workspace, id, at) => {
+      const found = kept.find((each) => each.workspace === workspace && each.id === id && !each.withdrawnAt);
+      kept = kept.map((each) => (each === found ? { ...each, withdrawnAt: at.toISOString() } : each));
+      return found !== undefined;
+    },
+    byToken: async (token) => kept.find((each) => each.token === token) ?? null,
+  };
+}
+
+function memoryDesignStore(): DesignStore {
   const kept: KeptDesign[] = [];
   const find = (workspace: string, id: string): KeptDesign | undefined =>
     kept.find((each) => each.workspace === workspace && each.stored.id === id && !each.deleted);
@@ -79,7 +108,14 @@ async function changeNow<T>(entry: KeptDesign, id: string, work: Work<T>): Promi
   const revision = entry.stored.revision + 1;
   const at = write.at.toISOString();
   entry.stored = { id, revision, design: write.design, updatedAt: at };
-  entry.log.push({ batch: write.batch, revision, edits: write.edits, user: write.user, at });
+  entry.log.push({
+    batch: write.batch,
+    revision,
+    edits: write.edits,
+    inverse: write.inverse,
+    user: write.user,
+    at,
+  });
   return result;
 }
 

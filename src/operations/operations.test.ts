@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { smallBookFile } from '@tests/support/books';
 import { bookContract } from '@tests/support/book-contract';
 import { designOf, serverOf } from '@tests/support/designs';
+import { linkContract } from '@tests/support/link-contract';
 import { storeContract, testContext } from '@tests/support/store-contract';
 import { uploadOf } from '@tests/support/upload';
 import { writeDesign } from '@/formats';
@@ -18,18 +19,13 @@ import {
   openDesign,
   priceDesignOnServer,
 } from './index';
-import { memoryBookStore, memoryExchangeStore, memoryImportStore } from './memory-books';
-import { memoryDesignStore } from './memory-stores';
+import { memoryStores } from './memory-stores';
 
-const stores = () => ({
-  books: memoryBookStore(),
-  designs: memoryDesignStore(),
-  imports: memoryImportStore(),
-  exchange: memoryExchangeStore(),
-});
+const stores = memoryStores;
 
 storeContract('in memory', async () => stores());
 bookContract('in memory', async () => stores());
+linkContract('in memory', async () => stores());
 
 describe('roles', () => {
   it('a viewer reads and changes nothing', async () => {

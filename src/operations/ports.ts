@@ -2,8 +2,10 @@
 import type { Design, Edit } from '@/core/design';
 import type { Actor } from './actor';
 import type { BookStore, ExchangeStore, ImportStore } from './book-ports';
+import type { LinkStore } from './link-ports';
 
 export type * from './book-ports';
+export type * from './link-ports';
 
 export interface Totals {
   /** Printed likely amount for a month. */
@@ -36,6 +38,8 @@ export interface LoggedBatch {
   readonly batch: string;
   readonly revision: number;
   readonly edits: readonly Edit[];
+  /** Null for revisions from before it was kept. */
+  readonly inverse: readonly Edit[] | null;
   readonly user: string;
   readonly at: string;
 }
@@ -44,6 +48,8 @@ export interface DesignChange {
   readonly design: Design;
   readonly batch: string;
   readonly edits: readonly Edit[];
+  /** What takes the edits back. */
+  readonly inverse: readonly Edit[];
   readonly user: string;
   readonly at: Date;
 }
@@ -72,12 +78,16 @@ export interface DesignStore {
   restore(workspace: string, id: string): Promise<boolean>;
 }
 
-export interface Context {
-  readonly actor: Actor;
+export interface Stores {
   readonly books: BookStore;
   readonly designs: DesignStore;
   readonly imports: ImportStore;
   readonly exchange: ExchangeStore;
+  readonly links: LinkStore;
+}
+
+export interface Context extends Stores {
+  readonly actor: Actor;
   now(): Date;
   newId(): string;
 }

@@ -12,11 +12,12 @@ import {
   listExchange,
   readOffer,
   searchOffers,
+  type Stores,
   type Upload,
 } from '@/operations';
 import { BAD_BOOKS } from './bad-books';
 import { foreignBookFile, smallBookFile } from './books';
-import { ELSEWHERE, type Stores, testContext } from './store-contract';
+import { ELSEWHERE, testContext } from './store-contract';
 import { bytesOf, packed, readAll, textOf } from './streams';
 import { uploadOf } from './upload';
 import { wideBookFile } from './wide-book';

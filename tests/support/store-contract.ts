@@ -5,6 +5,7 @@ import { KIND_CODES } from '@/core/books';
 import { writeDesign } from '@/formats';
 import {
   type Context,
+  type Stores,
   copyDesign,
   createDesign,
   deleteDesign,
@@ -22,8 +23,6 @@ import {
 import { smallBookFile } from './books';
 import { designOf, serverOf } from './designs';
 import { uploadOf } from './upload';
-
-export type Stores = Pick<Context, 'books' | 'designs' | 'imports' | 'exchange'>;
 
 const EVERYTHING = [{ region: 'severn', skus: [], kinds: KIND_CODES }];
 

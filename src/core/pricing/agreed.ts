@@ -3,7 +3,7 @@ import { addAll, decimal, type Decimal, ONE } from '../base';
 import { kindOf } from '../books';
 import type { Component } from '../design';
 import { type Agreement, discountFor, marginFor, type Part } from '../terms';
-import { difference, type Figure, given, product, sum } from '../trace';
+import { difference, type Figure, given, negotiated, product, sum } from '../trace';
 import { readCase } from '../usage';
 import type { ChargedLine, LinePart } from './charges';
 import type { PriceContext } from './context';
@@ -113,7 +113,7 @@ function agreedPart(part: LinePart, owner: Owner, inForce: readonly Agreement[])
   if (!margin) return { ...reduced, margin: null, resale: reduced.contracted };
   const factor = sum('With the margin', '', [
     given('Contracted', ONE, ''),
-    given(`Margin of “${margin.name}”`, decimal(margin.margin!), ''),
+    negotiated(`Margin of “${margin.name}”`, decimal(margin.margin!), ''),
   ]);
   const resale = product(part.monthly.label, owner.currency, [reduced.contracted, factor]);
   return { ...reduced, margin: factor.value, resale };
@@ -130,13 +130,13 @@ function reducedPart(
   if (discount.by === 'price') {
     // A committed part has its own price; a fixed price stands in for the list's structure on demand only.
     if (!part.quantity) return plain;
-    const price = given(`Price of “${agreement.name}”`, decimal(discount.price), `${currency} per unit`);
+    const price = negotiated(`Price of “${agreement.name}”`, decimal(discount.price), `${currency} per unit`);
     const contracted = product(part.monthly.label, currency, [part.quantity, price]);
     return { ...plain, contracted, recurring: contracted.value };
   }
   const left = difference('After the discount', '', [
     given('List', ONE, ''),
-    given(`Discount of “${agreement.name}”`, decimal(discount.share), ''),
+    negotiated(`Discount of “${agreement.name}”`, decimal(discount.share), ''),
   ]);
   const times = (value: Decimal): Decimal => value.times(left.value);
   return {

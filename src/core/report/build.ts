@@ -2,7 +2,7 @@
 import { addAll, decimal, type Decimal } from '../base';
 import { kindOf } from '../books';
 import type { Component, Design } from '../design';
-import { describeTerm, describeUse, plainMoney, sentenceFor } from '../display';
+import { describeTerm, describeUse, groupInText, plainMoney, sentenceFor } from '../display';
 import { halfAwayFromZero, minorDigits, roundRows } from '../money';
 import {
   type BookSet,
@@ -34,6 +34,8 @@ import { sharesBy } from './shares';
 
 export interface BuiltReport {
   readonly report: Report;
+  /** Whether the prices behind the amounts may be shown: not where they would give away what is withheld. */
+  readonly open: boolean;
   /** What was priced, for whoever writes the calculation itself. */
   readonly design: Design;
   readonly cases: Readonly<Record<Case, PricedDesign>>;
@@ -52,6 +54,7 @@ export function buildReport(design: Design, books: BookSet, options: ReportOptio
   const rows = monthRows(months, money);
   const total = printedAmounts(likely).total;
   const withList = options.withAgreements && !quotation;
+  const open = !quotation && (withList || (design.agreements ?? []).length === 0);
   const report: Report = {
     variant: options.variant,
     title: design.title,
@@ -78,10 +81,10 @@ export function buildReport(design: Design, books: BookSet, options: ReportOptio
     agreements: withList ? agreementRows(design.agreements ?? []) : [],
     exclusions: exclusionsOf(design, lines),
     books: booksOf(shown, books, likely),
-    rates: quotation ? [] : ratesUsed(likely),
+    rates: open ? ratesUsed(likely) : [],
     paying: quotation ? [] : payingOf(shown, books, money),
   };
-  return { report, design: shown, cases };
+  return { report, open, design: shown, cases };
 }
 
 interface Money {
@@ -167,7 +170,7 @@ function wordsOf(component: Component, design: Design, books: BookSet, line: Pri
     region: (component.place && book?.region(component.place.region)?.name) ?? component.place?.region ?? '',
     offer: priced ? (line.offer?.name ?? '') : component.choice.by === 'sku' ? component.choice.sku : '',
     count: component.count.likely,
-    use: describeUse(component),
+    use: groupInText(describeUse(component)),
     paid: kind.committable ? describeTerm(component.term) : '',
     why: priced ? null : line.issues.map(sentenceFor).join(' '),
     settings: settingsOf(component),

@@ -1,7 +1,7 @@
 /** Everything about a component as it was entered, in words, one line a setting. */
 import { kindOf, meterOfKind } from '../books';
 import type { Component, UsageEntry } from '../design';
-import { describeRunning, describeTerm, usesRunning } from '../display';
+import { describeRunning, describeTerm, groupInText, usesRunning } from '../display';
 import type { Cased, Load, SizedAmount } from '../usage';
 import type { Labelled } from './model';
 
@@ -17,7 +17,7 @@ export function casedWords({ likely, lean, heavy }: Cased, unit = ''): string {
 export function settingsOf(component: Component): Labelled[] {
   const rows: Labelled[] = [];
   const add = (label: string, value: string | null | undefined | false): void => {
-    if (value) rows.push({ label, value });
+    if (value) rows.push({ label, value: groupInText(value) });
   };
   const { choice, size, load, licences, months, committed, borne, custom } = component;
   add('Count', casedWords(component.count));

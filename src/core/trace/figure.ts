@@ -47,6 +47,8 @@ export interface Figure {
   readonly source?: RateSource;
   /** Of a leaf: which entry of which component it is. */
   readonly input?: EntryOf;
+  /** Of a leaf: negotiated between two parties; not shown to strangers. */
+  readonly confidential?: true;
   /** Of a leaf: the figure whose value it states again. For whoever writes the calculation as formulas. */
   readonly restates?: Figure;
   /**
@@ -66,6 +68,16 @@ export function given(label: string, value: Decimal, unit: string, note?: string
 /** A leaf that a person entered with the component, and where. */
 export function entered(label: string, value: Decimal, unit: string, input: EntryOf, note?: string): Figure {
   return { ...given(label, value, unit, note), input };
+}
+
+/** A leaf that was negotiated: a discount, a price, a margin. */
+export function negotiated(label: string, value: Decimal, unit: string): Figure {
+  return { ...given(label, value, unit), confidential: true };
+}
+
+/** Whether anything negotiated stands in it, at any depth. */
+export function isConfidential(figure: Figure): boolean {
+  return figure.confidential === true || figure.parts.some(isConfidential);
 }
 
 /** A leaf with the value of another figure, whose own steps are shown elsewhere. */
@@ -148,8 +160,8 @@ export function withLive(figure: Figure, live: () => Figure): Figure {
 
 /** The same figure under another label or with a note. */
 export function relabel(figure: Figure, label: string, note = figure.note): Figure {
-  const { operation, value, unit, parts, source, input, restates, live } = figure;
-  if (source || input || restates || live) return { ...figure, label, note };
+  const { operation, value, unit, parts, source, input, confidential, restates, live } = figure;
+  if (source || input || confidential || restates || live) return { ...figure, label, note };
   return { operation, label, value, unit, parts, note };
 }
 

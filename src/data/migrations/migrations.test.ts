@@ -5,14 +5,7 @@ import { HERE, testContext } from '@tests/support/store-contract';
 import { importBook, readCatalogue, readRates, searchOffers } from '@/operations';
 import { uploadOf } from '@tests/support/upload';
 import { wideBookFile } from '@tests/support/wide-book';
-import {
-  bookRepository,
-  type Database,
-  designRepository,
-  exchangeRepository,
-  importRepository,
-  migrate,
-} from '../index';
+import { type Database, migrate, repositories } from '../index';
 import * as firstTables from './m001-first-tables';
 
 let open: Kysely<Database> | null = null;
@@ -74,10 +67,7 @@ describe('a database of the first version', () => {
     const db = await ofFirstVersion();
     await migrate(db);
     const context = testContext({
-      books: bookRepository(db),
-      designs: designRepository(db),
-      imports: importRepository(db),
-      exchange: exchangeRepository(db),
+      ...repositories(db),
     });
     const catalogue = await readCatalogue(context, 'old', 3);
     expect(catalogue.availability).toEqual({ 'A-4': ['severn'] });

@@ -3,20 +3,25 @@
 import { Redo2, Undo2 } from 'lucide-react';
 import { Menu } from '@/ui/menu';
 import { writeWhen } from '../../lib/time';
+import { type DesignView, DesignViews } from './design-views';
 import type { SessionState } from './session/design-session';
 
 interface DesignHeadProps {
+  readonly id: string;
+  readonly view: DesignView;
   readonly state: SessionState;
   readonly onOpenDesign: () => void;
   readonly onUndo: () => void;
   readonly onRedo: () => void;
-  readonly onExport: (form: 'csv' | 'json') => void;
+  readonly onExport: (form: ExportForm) => void;
 }
 
-export function DesignHead({ state, onOpenDesign, onUndo, onRedo, onExport }: DesignHeadProps) {
+export type ExportForm = 'csv' | 'json' | 'xlsx' | 'pdf' | 'md';
+
+export function DesignHead({ id, view, state, onOpenDesign, onUndo, onRedo, onExport }: DesignHeadProps) {
   const icon = 'rounded p-1.5 text-soft enabled:hover:bg-wash disabled:opacity-40';
   return (
-    <div className="flex h-[46px] shrink-0 items-center gap-3 border-b border-line px-[18px]">
+    <div className="flex h-[46px] shrink-0 items-center gap-5 border-b border-line px-[18px]">
       <h1 className="min-w-0">
         <button
           type="button"
@@ -27,6 +32,7 @@ export function DesignHead({ state, onOpenDesign, onUndo, onRedo, onExport }: De
           {state.design.title}
         </button>
       </h1>
+      <DesignViews id={id} here={view} />
       <div className="ml-auto flex items-center gap-1.5 whitespace-nowrap">
         <SavedState state={state} />
         <button type="button" aria-label="Undo" disabled={!state.canUndo} onClick={onUndo} className={icon}>
@@ -38,6 +44,9 @@ export function DesignHead({ state, onOpenDesign, onUndo, onRedo, onExport }: De
         <Menu
           label="Export"
           items={[
+            { label: 'XLSX', detail: 'the report, with live formulas', onSelect: () => onExport('xlsx') },
+            { label: 'PDF', detail: 'the report, printed', onSelect: () => onExport('pdf') },
+            { label: 'Markdown', detail: 'the report as text', onSelect: () => onExport('md') },
             { label: 'CSV', detail: 'a table with the printed amounts', onSelect: () => onExport('csv') },
             {
               label: 'JSON',

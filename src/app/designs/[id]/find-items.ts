@@ -4,6 +4,8 @@ import { useMemo } from 'react';
 import { kindOf } from '@/core/books';
 import type { LedgerCursor, LedgerRow } from '@/ui/ledger';
 import { type Findable, useFindable } from '../../find';
+import { saveFile } from '../../lib/save-file';
+import type { ExportForm } from './design-head';
 import type { Row } from './rows';
 
 interface FindItems {
@@ -55,6 +57,8 @@ export function useFindItems({
       act('undo', 'Undo', undo, 'Ctrl Z'),
       act('section', 'Add a section', later(addSection)),
       act('csv', 'Export as CSV', () => download(id, 'csv')),
+      act('xlsx', 'Export as XLSX, with live formulas', () => download(id, 'xlsx')),
+      act('pdf', 'Export as PDF', () => download(id, 'pdf')),
       act('json', 'Export as JSON', () => download(id, 'json')),
       act('keys', 'Show the keys', later(showKeys), '?'),
     ];
@@ -63,8 +67,7 @@ export function useFindItems({
 }
 
 /** Saves the design as a file; the server names it. */
-export function download(id: string, form: 'csv' | 'json'): void {
-  const link = document.createElement('a');
-  link.href = `/api/designs/${id}/export?form=${form}`;
-  link.click();
+export function download(id: string, form: ExportForm): void {
+  const route = form === 'csv' || form === 'json' ? 'export' : 'report';
+  saveFile(`/api/designs/${id}/${route}?form=${form}`);
 }

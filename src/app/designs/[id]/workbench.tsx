@@ -212,6 +212,8 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
   return (
     <>
       <DesignHead
+        id={id}
+        view="ledger"
         state={state}
         onOpenDesign={() => setSubject(WHOLE_DESIGN)}
         onUndo={() => takeStep('undo')}

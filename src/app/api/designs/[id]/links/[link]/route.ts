@@ -1,0 +1,10 @@
+/** DELETE: withdraws a link; it opens nothing from then on. */
+import { context } from '@/app/wiring';
+import { withdrawLink } from '@/operations';
+import { handler } from '../../../../answer';
+import { plainLinks } from '../../../../plain-links';
+
+export const DELETE = handler(async (_, { id, link }) => {
+  await withdrawLink(context(), link!);
+  return Response.json(await plainLinks(context(), id!));
+});

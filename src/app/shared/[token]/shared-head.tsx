@@ -1,0 +1,23 @@
+/** What a stranger can do with a report: print it, take it along. */
+'use client';
+import { saveFile } from '@/app/lib/save-file';
+import { Button } from '@/ui/button';
+import { Menu } from '@/ui/menu';
+
+export function SharedHead({ token }: { readonly token: string }) {
+  const file = (form: string): void => saveFile(`/api/shared/${token}/report?form=${form}`);
+  return (
+    <div className="flex h-[46px] shrink-0 items-center justify-end gap-2 border-b border-line px-[18px] print:hidden">
+      <span className="mr-auto text-sm text-soft">A report to read; nothing can be changed here.</span>
+      <Button onClick={() => window.print()}>Print</Button>
+      <Menu
+        label="Export"
+        items={[
+          { label: 'XLSX', onSelect: () => file('xlsx') },
+          { label: 'PDF', onSelect: () => file('pdf') },
+          { label: 'Markdown', onSelect: () => file('md') },
+        ]}
+      />
+    </div>
+  );
+}

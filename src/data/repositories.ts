@@ -1,0 +1,19 @@
+/** All stores over one database. */
+import type { Kysely } from 'kysely';
+import type { Stores } from '@/operations';
+import { bookRepository } from './book-repository';
+import { designRepository } from './design-repository';
+import { exchangeRepository } from './exchange-repository';
+import { importRepository } from './import-repository';
+import { linkRepository } from './link-repository';
+import type { Database } from './schema';
+
+export function repositories(db: Kysely<Database>): Stores {
+  return {
+    books: bookRepository(db),
+    designs: designRepository(db),
+    imports: importRepository(db),
+    exchange: exchangeRepository(db),
+    links: linkRepository(db),
+  };
+}

@@ -1,0 +1,127 @@
+/** Read-only links: a report for people outside, until it expires or is withdrawn. Need Q5. */
+import { randomBytes } from 'node:crypto';
+import { z } from 'zod';
+import { isConfidential, type PlainFigure, toPlain } from '@/core/trace';
+import type { Actor } from './actor';
+import { requireRole } from './actor';
+import { AppError, invalid, notFound } from './app-error';
+import { openDesign } from './designs';
+import type { Context, DesignLink, StoredDesign } from './ports';
+import { type ReadReport, reportOf } from './report';
+
+const TOKEN_BYTES = 24;
+const MOST_LINKS = 200;
+
+const wantedSchema = z.strictObject({
+  options: z.strictObject({
+    variant: z.enum(['full', 'quotation']),
+    validUntil: z.iso.date().nullable(),
+    withAgreements: z.boolean(),
+  }),
+  pinned: z.boolean(),
+  /** Last day on which it opens. */
+  expires: z.iso.date().nullable(),
+});
+
+/** Where a link stands now. */
+export type LinkState = 'open' | 'expired' | 'withdrawn';
+
+export function linkState(link: DesignLink, now: Date): LinkState {
+  if (link.withdrawnAt) return 'withdrawn';
+  return link.expiresAt && new Date(link.expiresAt) <= now ? 'expired' : 'open';
+}
+
+export async function createLink(context: Context, id: string, body: unknown): Promise<DesignLink> {
+  requireRole(context.actor, 'editor');
+  const wanted = wantedSchema.safeParse(body);
+  if (!wanted.success) throw invalid('A link needs a variant, a date or none, and whether it is pinned.');
+  const { options, pinned, expires } = wanted.data;
+  const now = context.now();
+  const expiresAt = expires ? endOfDay(expires) : null;
+  if (expiresAt && expiresAt <= now) throw invalid('A link must expire in the future; choose a later day.');
+  const stored = await openDesign(context, id);
+  const before = await context.links.list(context.actor.workspace, id);
+  if (before.filter((each) => linkState(each, now) === 'open').length >= MOST_LINKS) {
+    throw invalid(`A design has at most ${MOST_LINKS} open links; withdraw one first.`);
+  }
+  const link: DesignLink = {
+    id: context.newId(),
+    workspace: context.actor.workspace,
+    design: id,
+    token: randomBytes(TOKEN_BYTES).toString('base64url'),
+    // A quotation never carries agreements, whatever was asked.
+    options: options.variant === 'quotation' ? { ...options, withAgreements: false } : options,
+    pinned: pinned ? { design: stored.design, revision: stored.revision } : null,
+    createdBy: context.actor.user,
+    createdAt: now.toISOString(),
+    expiresAt: expiresAt?.toISOString() ?? null,
+    withdrawnAt: null,
+  };
+  await context.links.create(link);
+  return link;
+}
+
+function endOfDay(date: string): Date {
+  return new Date(new Date(`${date}T00:00:00Z`).getTime() + 86_400_000);
+}
+
+export async function listLinks(context: Context, id: string): Promise<DesignLink[]> {
+  requireRole(context.actor, 'editor');
+  await openDesign(context, id);
+  return context.links.list(context.actor.workspace, id);
+}
+
+export async function withdrawLink(context: Context, link: string): Promise<void> {
+  requireRole(context.actor, 'editor');
+  if (!(await context.links.withdraw(context.actor.workspace, link, context.now()))) throw notFound('link');
+}
+
+export interface LinkedReport extends ReadReport {
+  readonly link: DesignLink;
+}
+
+/** For a stranger. Expired, withdrawn, deleted and invented links are told apart by nobody outside. */
+export async function openLink(context: Omit<Context, 'actor'>, token: string): Promise<LinkedReport> {
+  const link = token.length <= 64 ? await context.links.byToken(token) : null;
+  if (!link || linkState(link, context.now()) !== 'open') throw closed();
+  const actor: Actor = { user: 'link', workspace: link.workspace, role: 'viewer' };
+  const inside: Context = { ...context, actor };
+  // A pinned link ends with its design too.
+  const current = await context.designs.find(link.workspace, link.design);
+  if (!current) throw closed();
+  const shown: StoredDesign = link.pinned ? { ...current, ...link.pinned } : current;
+  return { ...(await reportOf(inside, shown, link.options)), link };
+}
+
+/** Ids of the lines whose calculation the link shows: none of a quotation, none that holds what was negotiated. */
+export function explainedLines({ report, cases, link }: LinkedReport): Set<string> {
+  if (report.variant === 'quotation') return new Set();
+  const lines = cases.likely.sections.flatMap((section) => section.lines);
+  return new Set(
+    lines.flatMap((line) =>
+      line.status === 'priced' && (link.options.withAgreements || !isConfidential(line.monthly))
+        ? [line.id]
+        : [],
+    ),
+  );
+}
+
+export async function linkedTrace(
+  context: Omit<Context, 'actor'>,
+  token: string,
+  id: string,
+): Promise<PlainFigure> {
+  const linked = await openLink(context, token);
+  const line = linked.cases.likely.sections
+    .flatMap((section) => section.lines)
+    .find((each) => each.id === id);
+  if (line?.status !== 'priced' || !explainedLines(linked).has(id)) throw notFound('calculation');
+  return toPlain(line.monthly);
+}
+
+function closed(): AppError {
+  return new AppError(
+    'not-found',
+    'This link does not open a report. It may have expired or been withdrawn.',
+  );
+}

@@ -1,0 +1,164 @@
+/** Files as other programs read them: sheets recalculated by LibreOffice, printed pages read by pdftotext. */
+import { spawnSync } from 'node:child_process';
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import ExcelJs from 'exceljs';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { indexBook } from '@/core/books';
+import { allComponents, type Design } from '@/core/design';
+import { bookSet } from '@/core/pricing';
+import { buildReport, liveComponents } from '@/core/report';
+import { DEMO_DESIGNS } from '@/demo/designs';
+import { DEMO_REVISIONS, generateBook } from '@/demo/generate-book';
+import { DEMO_PROFILES } from '@/demo/profiles';
+import { toBookData } from '@/formats';
+import { handOver } from '@/handover';
+
+const AT = new Date('2026-11-25T12:00:00Z');
+const FULL = { variant: 'full', validUntil: null, withAgreements: true } as const;
+const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'wick-handed-over-'));
+const books = bookSet(
+  DEMO_PROFILES.flatMap((profile) =>
+    DEMO_REVISIONS.map((revision) => indexBook(toBookData(generateBook(profile, revision)))),
+  ),
+);
+
+/** The sheet without any remembered result, so that whoever opens it must calculate. */
+async function bareSheet(
+  design: Design,
+  change: (book: ExcelJs.Workbook) => void,
+): Promise<ExcelJs.Workbook> {
+  const { bytes } = await handOver('xlsx', buildReport(design, books, FULL), books, AT);
+  const book = new ExcelJs.Workbook();
+  await book.xlsx.load(bytes.buffer);
+  for (const sheet of book.worksheets) {
+    sheet.eachRow((row) =>
+      row.eachCell((cell) => {
+        if (cell.formula) cell.value = { formula: cell.formula, date1904: false } as ExcelJs.CellFormulaValue;
+      }),
+    );
+  }
+  change(book);
+  return book;
+}
+
+function entryOf(book: ExcelJs.Workbook, name: string, head: string): ExcelJs.Cell {
+  const sheet = book.getWorksheet('Lines')!;
+  const column = (sheet.getRow(1).values as unknown[]).indexOf(head);
+  let found: ExcelJs.Cell | null = null;
+  sheet.eachRow((row) => {
+    if (row.getCell(1).value === name) found = row.getCell(column);
+  });
+  if (!found) throw new Error(`no line ${name}`);
+  return found;
+}
+
+/** Likely of the month on the first sheet and at the end of the lines. */
+function totalsIn(book: ExcelJs.Workbook): (number | string)[] {
+  const read = (cell: ExcelJs.Cell): number | string =>
+    typeof cell.result === 'number' ? Math.round(cell.result * 100) / 100 : String(cell.result);
+  let summary: ExcelJs.Cell | null = null;
+  book.getWorksheet('Summary')!.eachRow((row) => {
+    if (row.getCell(1).value === 'Likely') summary = row.getCell(2);
+  });
+  const lines = book.getWorksheet('Lines')!;
+  return [read(summary!), read(lines.getCell(`L${lines.rowCount}`))];
+}
+
+/** Twice as many and one more of the first three that the sheet lets people change. */
+function grown(design: Design): { readonly design: Design; readonly counts: ReadonlyMap<string, number> } {
+  const { cases } = buildReport(design, books, FULL);
+  const live = liveComponents(design, books, cases.likely);
+  const chosen = allComponents(design)
+    .filter((each) => live.has(each.id))
+    .slice(0, 3);
+  const counts = new Map(chosen.map((each) => [each.name, Number(each.count.likely) * 2 + 1]));
+  const sections = design.sections.map((section) => ({
+    ...section,
+    components: section.components.map((each) =>
+      chosen.includes(each) ? { ...each, count: { likely: String(counts.get(each.name)) } } : each,
+    ),
+  }));
+  return { design: { ...design, sections }, counts };
+}
+
+describe('sheets opened by LibreOffice', () => {
+  const recalculated = new Map<string, (number | string)[]>();
+
+  beforeAll(async () => {
+    const files: string[] = [];
+    for (const [index, design] of DEMO_DESIGNS.entries()) {
+      const { counts } = grown(design);
+      const changes: Record<string, (book: ExcelJs.Workbook) => void> = {
+        plain: () => undefined,
+        grown: (book) => counts.forEach((count, name) => (entryOf(book, name, 'Count').value = count)),
+      };
+      for (const [kind, change] of Object.entries(changes)) {
+        const file = path.join(folder, `${kind}-${index}.xlsx`);
+        await (await bareSheet(design, change)).xlsx.writeFile(file);
+        files.push(file);
+      }
+    }
+    const out = path.join(folder, 'out');
+    const profile = `-env:UserInstallation=file://${path.join(folder, 'profile')}`;
+    const result = spawnSync(
+      'soffice',
+      [profile, '--headless', '--convert-to', 'xlsx', '--outdir', out, ...files],
+      { encoding: 'utf8', timeout: 240_000 },
+    );
+    if (result.status !== 0) throw new Error(`LibreOffice did not convert: ${result.stderr}`);
+    for (const file of files) {
+      const book = new ExcelJs.Workbook();
+      await book.xlsx.readFile(path.join(out, path.basename(file)));
+      recalculated.set(path.basename(file, '.xlsx'), totalsIn(book));
+    }
+  }, 300_000);
+
+  it.each(DEMO_DESIGNS.map((design, index) => [design.title, index] as const))(
+    '“%s” comes to our total, to the cent',
+    (_, index) => {
+      const ours = Number(buildReport(DEMO_DESIGNS[index]!, books, FULL).report.total.monthly);
+      expect(recalculated.get(`plain-${index}`)).toEqual([ours, ours]);
+    },
+  );
+
+  it.each(DEMO_DESIGNS.map((design, index) => [design.title, index] as const))(
+    '“%s” follows changed counts as the calculation does',
+    (_, index) => {
+      const { design, counts } = grown(DEMO_DESIGNS[index]!);
+      const ours = Number(buildReport(design, books, FULL).report.total.monthly);
+      const before = Number(buildReport(DEMO_DESIGNS[index]!, books, FULL).report.total.monthly);
+      expect(counts.size).toBe(3);
+      expect(ours).toBeGreaterThan(before);
+      for (const theirs of recalculated.get(`grown-${index}`)!) {
+        // The rounding that makes the rows add up was fixed when the file was written: a cent a row at the most.
+        expect(Math.abs(Number(theirs) - ours)).toBeLessThanOrEqual(0.01 * allComponents(design).length);
+      }
+    },
+  );
+});
+
+describe('printed pages read by pdftotext', () => {
+  it.each(DEMO_DESIGNS.map((design, index) => [design.title, index] as const))(
+    '“%s” has its totals, all its rows and page numbers',
+    async (_, index) => {
+      const built = buildReport(DEMO_DESIGNS[index]!, books, FULL);
+      const file = path.join(folder, `${index}.pdf`);
+      fs.writeFileSync(file, (await handOver('pdf', built, books, AT)).bytes);
+      const read = spawnSync('pdftotext', ['-layout', file, '-'], { encoding: 'utf8' });
+      expect(read.status).toBe(0);
+      const text = read.stdout.replaceAll('\u00a0', ' ');
+      const grouped = (value: string): string =>
+        value.replace(/\B(?=(\d{3})+(?!\d))/g, ' ').replace(/(\.\d*) /g, '$1');
+      expect(text).toContain(grouped(built.report.total.monthly));
+      for (const line of built.report.sections.flatMap((section) => section.lines)) {
+        if (line.amount !== null) expect(text).toContain(grouped(line.amount));
+        for (const word of line.name.split(' ')) expect(text).toContain(word);
+      }
+      const pages = text.split('\f').length - 1;
+      expect(text).toContain(`Page 1 of ${pages}`);
+      expect(text).toContain(`Page ${pages} of ${pages}`);
+    },
+  );
+});
