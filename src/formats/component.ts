@@ -62,6 +62,8 @@ export const custom = z
 
 export const later = z.array(z.strictObject({ fromMonth: month, amount: amountText })).max(60);
 
+export const guesses = z.array(z.string().min(1).max(120)).max(60);
+
 /** A share of one, in every case. */
 export const borne = z.strictObject({
   likely: shareText,
@@ -89,6 +91,7 @@ export const component = z
     custom: custom.nullable().optional(),
     later: later.nullable().optional(),
     borne: borne.nullable().optional(),
+    guesses: guesses.nullable().optional(),
   })
   .superRefine((value, context) => {
     for (const message of kindFaults(value.kind, value)) context.addIssue({ code: 'custom', ...message });

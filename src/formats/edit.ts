@@ -36,6 +36,7 @@ export const editSchema: z.ZodType<Edit> = z.union([
   setComponent('custom', part.custom.nullable()),
   setComponent('later', part.later.nullable()),
   setComponent('borne', part.borne.nullable()),
+  setComponent('guesses', part.guesses.nullable()),
   setDesign('title', name),
   setDesign('description', longText),
   setDesign('currency', currency),

@@ -1,6 +1,7 @@
 /** Answers the page's questions with the core. Kept free of worker globals so that it is tested like any module. */
 import { assertNever } from '@/core/base';
-import { allComponents, type Component, type Design } from '@/core/design';
+import { findingsOf, lookedAt } from '@/core/checks';
+import { allComponents, applyEdits, type Component, type Design } from '@/core/design';
 import { sentenceFor } from '@/core/display';
 import {
   type BookSet,
@@ -17,7 +18,16 @@ import { summaryOf } from '@/core/range';
 import { type PlainFigure, relabel, toPlain } from '@/core/trace';
 import type { Case } from '@/core/usage';
 import type { BookShelf } from './book-shelf';
-import type { Answers, MonthsAnswer, NewerAnswer, OfferRow, Question, Subject, TermRow } from './protocol';
+import type {
+  Answers,
+  MonthsAnswer,
+  NewerAnswer,
+  OfferRow,
+  PricedFinding,
+  Question,
+  Subject,
+  TermRow,
+} from './protocol';
 
 interface Priced {
   readonly version: number;
@@ -64,6 +74,8 @@ export class Answerer {
         const books = await this.shelf.booksFor(question.design);
         return monthsAnswer(priceMonths(question.design, books, 'likely', question.horizon));
       }
+      case 'checks':
+        return this.checks(question.design);
       default:
         return assertNever(question);
     }
@@ -81,6 +93,24 @@ export class Answerer {
     const cases = priceCases(design, books, known);
     this.last = { version, cases, context, components };
     return cases;
+  }
+
+  /** What the rules find, and what each remedy would change. */
+  private async checks(design: Design): Promise<PricedFinding[]> {
+    const wanted = lookedAt(design);
+    const books = await this.shelf.booksFor(design, wanted);
+    const findings = findingsOf(design, books, () => crypto.randomUUID());
+    const now = priceDesign(design, books, 'likely').monthly.value;
+    return Promise.all(
+      findings.map(async (finding) => {
+        const after = finding.remedy && applyEdits(design, finding.remedy.edits);
+        if (!after?.ok) return { ...finding, changes: null };
+        // A remedy may move a line to where nothing was needed before.
+        const there = await this.shelf.booksFor(after.value.design, wanted);
+        const then = priceDesign(after.value.design, there, 'likely').monthly.value;
+        return { ...finding, changes: then.minus(now).toString() };
+      }),
+    );
   }
 
   private async likely(design: Design): Promise<PricedDesign> {

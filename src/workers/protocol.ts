@@ -3,6 +3,7 @@
  * the version of the design, so that stale replies are dropped. An error is a reply like any other.
  */
 import type { Component, Design } from '@/core/design';
+import type { Finding } from '@/core/checks';
 import type { DesignSummary } from '@/core/range';
 import type { PlainFigure } from '@/core/trace';
 import type { EarlyEnd, Term } from '@/core/terms';
@@ -80,6 +81,11 @@ export interface MonthsAnswer {
   readonly whole: PlainMonth;
 }
 
+/** A finding, and what its remedy would add to the likely month (less than none: saves); null: no remedy. */
+export interface PricedFinding extends Finding {
+  readonly changes: string | null;
+}
+
 export type Question =
   | { readonly ask: 'price'; readonly design: Design; readonly version: number }
   | {
@@ -92,7 +98,8 @@ export type Question =
   | { readonly ask: 'offers'; readonly design: Design; readonly component: Component }
   | { readonly ask: 'terms'; readonly design: Design; readonly component: Component }
   | { readonly ask: 'newer'; readonly design: Design; readonly books: Design['books'] }
-  | { readonly ask: 'months'; readonly design: Design; readonly horizon: number };
+  | { readonly ask: 'months'; readonly design: Design; readonly horizon: number }
+  | { readonly ask: 'checks'; readonly design: Design };
 
 export interface Answers {
   price: { readonly version: number; readonly summary: DesignSummary; readonly milliseconds: number };
@@ -101,6 +108,7 @@ export interface Answers {
   terms: readonly TermRow[];
   newer: NewerAnswer;
   months: MonthsAnswer;
+  checks: readonly PricedFinding[];
 }
 
 export type Request = { readonly id: number } & Question;

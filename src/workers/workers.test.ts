@@ -47,6 +47,19 @@ describe('the worker', () => {
     expect(answer.summary).toEqual(summarise(design, bookSet([bookFrom(smallBookFile())])));
   });
 
+  it('looks through the design and says what each remedy would change', async () => {
+    const answerer = new Answerer(new BookShelf((await fakeRoutes()).fetchJson), () => 0);
+    const findings = (await answerer.answer({ ask: 'checks', design })) as Answers['checks'];
+    const once = findings.find((each) => each.check === 'no-second-zone')!;
+    expect([once.subject, once.changes]).toEqual(['a', '73']);
+    expect(findings.find((each) => each.check === 'no-monitoring')).toMatchObject({
+      remedy: null,
+      changes: null,
+    });
+    const moved = designOf([serverOf('a', { place: { book: 'small', region: 'nowhere' } })], pins);
+    await expect(answerer.answer({ ask: 'checks', design: moved })).resolves.toBeInstanceOf(Array);
+  });
+
   it('keeps what did not change, and still gives what pricing everything gives', async () => {
     const books = bookSet([bookFrom(smallBookFile())]);
     const steps = fc.array(fc.tuple(fc.nat({ max: 20 }), anyComponent, fc.boolean()), {

@@ -22,7 +22,8 @@ const CORE_RANKS: Readonly<Record<string, number>> = {
   pricing: 6,
   range: 7,
   display: 8,
-  report: 9,
+  checks: 9,
+  report: 10,
 };
 
 const MAY_IMPORT: Readonly<Record<string, readonly string[]>> = {

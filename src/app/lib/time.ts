@@ -15,3 +15,8 @@ export function writeWhen(iso: string, now: Date = new Date()): string {
 function startOfDay(date: Date): number {
   return new Date(date.getFullYear(), date.getMonth(), date.getDate()).getTime();
 }
+
+/** The ISO date so many days later: how long quotations and links usually hold. */
+export function daysAfter(date: string, days = 30): string {
+  return new Date(Date.parse(date) + days * 86_400_000).toISOString().slice(0, 10);
+}

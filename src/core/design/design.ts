@@ -99,6 +99,8 @@ export interface Component {
   readonly custom?: readonly CustomCharge[] | null;
   /** Prepaid credit and spend commitments: other amounts from later months on. */
   readonly later?: readonly LaterAmount[] | null;
+  /** Entries that are guesses, to be put right later: `count`, `usage/` and the meter. Changes no amount. */
+  readonly guesses?: readonly string[] | null;
   /** The share of the line that this design bears, where several share the thing; absent: all. */
   readonly borne?: Cased | null;
 }

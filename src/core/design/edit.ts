@@ -22,7 +22,8 @@ export type ComponentField =
   | 'months'
   | 'custom'
   | 'later'
-  | 'borne';
+  | 'borne'
+  | 'guesses';
 
 type SetComponent = {
   [F in ComponentField]: {

@@ -1,6 +1,5 @@
 export * from './alone';
 export * from './book-set';
-export type { Leaving } from './leaving';
 export * from './months';
 export * from './price-cases';
 export * from './price-design';

@@ -1,15 +1,14 @@
 /** Builds a report from a design and its books: prices it, its months and its ways of paying, and puts it in words. */
-import { addAll, decimal, type Decimal } from '../base';
+import type { Decimal } from '../base';
 import { kindOf } from '../books';
+import { checkTitle } from '../checks';
 import type { Component, Design } from '../design';
 import { describeTerm, describeUse, groupInText, plainMoney, sentenceFor } from '../display';
-import { halfAwayFromZero, minorDigits, roundRows } from '../money';
+import { minorDigits } from '../money';
 import {
   type BookSet,
   compareTerms,
   DEFAULT_HORIZON,
-  type MonthAmounts,
-  type MonthSeries,
   priceCases,
   type PricedDesign,
   type PricedLine,
@@ -19,16 +18,9 @@ import {
 import { wickOfDesign, wickOfLine, wickOver, type Wick } from '../range';
 import type { Case } from '../usage';
 import { agreementRows, assumptionRows } from './assumptions';
-import type {
-  Labelled,
-  Report,
-  ReportLine,
-  ReportMonth,
-  ReportOptions,
-  ReportSection,
-  ReportWick,
-} from './model';
+import type { Labelled, Report, ReportLine, ReportOptions, ReportSection, ReportWick } from './model';
 import { ratesUsed } from './rates-used';
+import { monthRows } from './month-rows';
 import { settingsOf } from './settings';
 import { sharesBy } from './shares';
 
@@ -51,7 +43,7 @@ export function buildReport(design: Design, books: BookSet, options: ReportOptio
   const lines = sections.flatMap((section) => section.lines);
   const { likely } = cases;
   const money = moneyIn(design.currency);
-  const rows = monthRows(months, money);
+  const rows = monthRows(months);
   const total = printedAmounts(likely).total;
   const withList = options.withAgreements && !quotation;
   const open = !quotation && (withList || (design.agreements ?? []).length === 0);
@@ -68,7 +60,7 @@ export function buildReport(design: Design, books: BookSet, options: ReportOptio
       list: withList && !likely.list.equals(likely.monthly.value) ? money.of(likely.list) : null,
       recurring: money.of(likely.recurring),
       upfront: money.of(likely.upfront),
-      firstYear: money.of(addAll(rows.months.slice(0, 12).map((each) => decimal(each.cash)))),
+      firstYear: money.of(months.firstYear.cash),
       whole: money.of(months.whole.cash),
       unpriced: likely.unpriced,
       budget: quotation ? null : (design.assumptions.budget ?? null),
@@ -178,34 +170,6 @@ function wordsOf(component: Component, design: Design, books: BookSet, line: Pri
   };
 }
 
-/** Quarters and years are sums of the printed months. */
-function monthRows(series: MonthSeries, money: Money): Pick<Report, 'months' | 'quarters' | 'years'> {
-  const months = printedMonths(series, money);
-  const sums = (size: number, label: string): ReportMonth[] =>
-    Array.from({ length: Math.ceil(months.length / size) }, (_, index) => {
-      const own = months.slice(index * size, index * size + size);
-      return {
-        label: `${label} ${index + 1}`,
-        compares: money.of(addAll(own.map((each) => decimal(each.compares)))),
-        cash: money.of(addAll(own.map((each) => decimal(each.cash)))),
-      };
-    });
-  return { months, quarters: sums(3, 'Quarter'), years: sums(12, 'Year') };
-}
-
-/** Rounded so that the months add up to the whole. */
-function printedMonths({ rows, whole }: MonthSeries, money: Money): ReportMonth[] {
-  const column = (read: (amounts: MonthAmounts) => Decimal): Decimal[] =>
-    roundRows(rows.map(read), money.digits, halfAwayFromZero(read(whole), money.digits));
-  const compares = column((each) => each.monthly);
-  const cash = column((each) => each.cash);
-  return rows.map((row, index) => ({
-    label: row.calendar ?? `Month ${row.month}`,
-    compares: money.of(compares[index]!),
-    cash: money.of(cash[index]!),
-  }));
-}
-
 function exclusionsOf(design: Design, lines: readonly ReportLine[]): Labelled[] {
   const names = new Map(lines.map((line) => [line.id, line.name]));
   return [
@@ -213,7 +177,7 @@ function exclusionsOf(design: Design, lines: readonly ReportLine[]): Labelled[] 
       line.why === null ? [] : [{ label: `${line.name} is not priced`, value: line.why }],
     ),
     ...(design.answers ?? []).map(({ check, subject, reason }) => ({
-      label: `Not wanted: ${check}${subject ? `, ${names.get(subject) ?? subject}` : ''}`,
+      label: `Not wanted: ${checkTitle(check)}${subject ? `, ${names.get(subject) ?? subject}` : ''}`,
       value: reason,
     })),
   ];

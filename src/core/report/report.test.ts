@@ -51,6 +51,20 @@ describe('a report', () => {
     );
   });
 
+  it('names the first year as the ledger does, and lets every printed month fit into it', () => {
+    const design = designOf(
+      [serverOf('a', { count: { likely: '7' } }), transferOf('out', { likely: '1333' })],
+      {
+        assumptions: { month: { hours: '730' }, countAllowances: true, exchange: [], horizon: 29 },
+      },
+    );
+    const { report, cases } = buildReport(design, SMALL_BOOKS, FULL);
+    expect(report.total.firstYear).toBe(cases.likely.firstYear.toFixed(2));
+    expect(report.years[0]!.cash).toBe(report.total.firstYear);
+    expect(total(report.months.slice(0, 12).map((month) => month.cash))).toBe(report.total.firstYear);
+    expect(total(report.months.slice(24).map((month) => month.cash))).toBe(report.years[2]!.cash);
+  });
+
   it('says what is not priced, and what was not wanted and why', () => {
     const design = designOf([serverOf('a'), serverOf('lost', { choice: { by: 'none' } })], {
       answers: [{ check: 'no-backup', subject: 'a', reason: 'Rebuilt from images.' }],
@@ -59,7 +73,7 @@ describe('a report', () => {
     expect(report.total.unpriced).toBe(1);
     expect(report.exclusions.map((row) => row.label)).toEqual([
       'Component lost is not priced',
-      'Not wanted: no-backup, Component a',
+      'Not wanted: No backup, Component a',
     ]);
     expect(report.exclusions[1]!.value).toBe('Rebuilt from images.');
   });

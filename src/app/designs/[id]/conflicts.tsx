@@ -74,6 +74,7 @@ const FIELDS: Readonly<Record<string, string>> = {
   custom: 'The own charges',
   later: 'The later amounts',
   borne: 'The share borne',
+  guesses: 'What is a guess',
 };
 
 function subjectOf(edit: Edit, design: Design): string {

@@ -9,6 +9,8 @@ import type { SessionState } from './session/design-session';
 interface DesignHeadProps {
   readonly id: string;
   readonly view: DesignView;
+  readonly open?: number;
+  readonly onView: (view: 'ledger' | 'checklist') => void;
   readonly state: SessionState;
   readonly onOpenDesign: () => void;
   readonly onUndo: () => void;
@@ -18,7 +20,17 @@ interface DesignHeadProps {
 
 export type ExportForm = 'csv' | 'json' | 'xlsx' | 'pdf' | 'md';
 
-export function DesignHead({ id, view, state, onOpenDesign, onUndo, onRedo, onExport }: DesignHeadProps) {
+export function DesignHead({
+  id,
+  view,
+  open,
+  onView,
+  state,
+  onOpenDesign,
+  onUndo,
+  onRedo,
+  onExport,
+}: DesignHeadProps) {
   const icon = 'rounded p-1.5 text-soft enabled:hover:bg-wash disabled:opacity-40';
   return (
     <div className="flex h-[46px] shrink-0 items-center gap-5 border-b border-line px-[18px]">
@@ -32,7 +44,7 @@ export function DesignHead({ id, view, state, onOpenDesign, onUndo, onRedo, onEx
           {state.design.title}
         </button>
       </h1>
-      <DesignViews id={id} here={view} />
+      <DesignViews id={id} here={view} open={open} onView={onView} />
       <div className="ml-auto flex items-center gap-1.5 whitespace-nowrap">
         <SavedState state={state} />
         <button type="button" aria-label="Undo" disabled={!state.canUndo} onClick={onUndo} className={icon}>

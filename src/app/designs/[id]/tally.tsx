@@ -62,6 +62,17 @@ interface TallyProps {
   readonly onOpen: () => void;
 }
 
+/** Whether later months differ from the one that is shown. */
+function movesOverTime(design: Design): boolean {
+  const { growth, season, campaigns } = design.assumptions;
+  return (
+    !!growth ||
+    !!season ||
+    !!campaigns?.length ||
+    allComponents(design).some((each) => each.months ?? each.later)
+  );
+}
+
 export function Tally({ pricing, design, shelf, onOpen }: TallyProps) {
   const { summary, trouble } = pricing;
   const change = useLastChange(pricing, design);
@@ -131,7 +142,9 @@ export function Tally({ pricing, design, shelf, onOpen }: TallyProps) {
           </>
         )}
       </div>
-      <TallyFigure label="First 12 months">{writeMoney(summary.firstYear, currency)}</TallyFigure>
+      <TallyFigure label={movesOverTime(design) ? '12 such months' : 'First 12 months'}>
+        {writeMoney(summary.firstYear, currency)}
+      </TallyFigure>
       <TallyFigure label="Upfront">{writeMoney(summary.upfront, currency)}</TallyFigure>
       <TallyFigure label="Not priced">
         {summary.unpriced > 0 ? (

@@ -1,6 +1,6 @@
 /** The design's working screen: ledger, margin, tally line, and the lists that open from the ledger. */
 'use client';
-import { type KeyboardEvent, useCallback, useEffect, useMemo, useState } from 'react';
+import { type KeyboardEvent, useCallback, useMemo, useState } from 'react';
 import { type Kind, kindOf } from '@/core/books';
 import type { Edit, Section } from '@/core/design';
 import { Ledger, type LedgerCursor, type LedgerRow } from '@/ui/ledger';
@@ -8,6 +8,8 @@ import { Margin } from '@/ui/margin';
 import type { FoundOffer } from '@/operations';
 import { tell } from '@/ui/toast';
 import { useOfferTaker } from '../../find';
+import { Checklist } from './checklist/checklist';
+import { useFindings } from './checklist/use-findings';
 import { ledgerColumns, type PickerKind } from './columns';
 import { Conflicts } from './conflicts';
 import { ComponentMargin, type MarginView } from './margin/component-margin';
@@ -23,6 +25,8 @@ import { newComponent, type Row, rowsOf } from './rows';
 import { hoursInMonth, placeText, type ShelfBook } from './shelf';
 import { Shortcuts } from './shortcuts';
 import { Tally } from './tally';
+import { usePageKeys } from './use-page-keys';
+import { useView } from './use-view';
 import { type Initial, useSession } from './use-session';
 
 interface WorkbenchProps {
@@ -52,6 +56,8 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
   const [marginOpen, setMarginOpen] = useState(true);
   const [picker, setPicker] = useState<PickerState | null>(null);
   const [keysOpen, setKeysOpen] = useState(false);
+  const [page, showPage] = useView(id);
+  const findings = useFindings(client, design, page === 'checklist');
 
   const rows = useMemo(() => rowsOf(design, pricing.summary), [design, pricing.summary]);
   const most = useMemo(
@@ -117,22 +123,7 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
     },
     [session],
   );
-  useEffect(() => {
-    const onKeyDown = (event: globalThis.KeyboardEvent): void => {
-      const typing =
-        event.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName);
-      if (typing) return;
-      if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
-        event.preventDefault();
-        takeStep(event.shiftKey ? 'redo' : 'undo');
-      } else if (event.key === '?') {
-        event.preventDefault();
-        setKeysOpen(true);
-      }
-    };
-    window.addEventListener('keydown', onKeyDown);
-    return () => window.removeEventListener('keydown', onKeyDown);
-  }, [takeStep]);
+  usePageKeys(takeStep, () => setKeysOpen(true));
 
   const remove = (row: Row): boolean => {
     const undo = { label: 'Undo', run: () => takeStep('undo') };
@@ -213,7 +204,9 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
     <>
       <DesignHead
         id={id}
-        view="ledger"
+        view={page}
+        open={findings.findings?.filter((each) => each.answered === null).length}
+        onView={showPage}
         state={state}
         onOpenDesign={() => setSubject(WHOLE_DESIGN)}
         onUndo={() => takeStep('undo')}
@@ -222,18 +215,36 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
       />
       <div className="flex min-h-0 flex-1 max-[700px]:flex-col">
         <div className="relative flex min-h-0 min-w-0 flex-1">
-          <Ledger
-            label={`Ledger of ${design.title}`}
-            columns={columns}
-            rows={rows}
-            cursor={cursor}
-            onCursor={moveCursor}
-            onKey={onKey}
-            autoFocus
-          />
-          {rows.every((row) => row.data.kind !== 'component') && design.sections.length > 0 && (
-            <EmptyDesign onFirst={() => writeNext(design.sections[0]!.id)} onKeys={() => setKeysOpen(true)} />
+          {page === 'checklist' && (
+            <Checklist
+              {...findings}
+              design={design}
+              apply={apply}
+              onShow={(component) => {
+                showPage('ledger');
+                moveCursor({ row: component, column: 'name' });
+              }}
+            />
           )}
+          {page === 'ledger' && (
+            <Ledger
+              label={`Ledger of ${design.title}`}
+              columns={columns}
+              rows={rows}
+              cursor={cursor}
+              onCursor={moveCursor}
+              onKey={onKey}
+              autoFocus
+            />
+          )}
+          {page === 'ledger' &&
+            rows.every((row) => row.data.kind !== 'component') &&
+            design.sections.length > 0 && (
+              <EmptyDesign
+                onFirst={() => writeNext(design.sections[0]!.id)}
+                onKeys={() => setKeysOpen(true)}
+              />
+            )}
         </div>
         <Margin label="Margin" open={marginOpen} onToggle={() => setMarginOpen(!marginOpen)}>
           {focused?.kind === 'component' ? (

@@ -7,7 +7,7 @@ import { Dialog } from '@/ui/dialog';
 import { Field } from '@/ui/field';
 import { tell } from '@/ui/toast';
 import { callApi, postJson } from '../../../lib/call-api';
-import { daysAfter } from './report-head';
+import { daysAfter } from '../../../lib/time';
 
 export interface PlainLink {
   readonly id: string;

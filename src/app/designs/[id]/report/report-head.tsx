@@ -7,6 +7,7 @@ import { writeReportOptions } from '@/formats/report-options';
 import { Button } from '@/ui/button';
 import { Menu } from '@/ui/menu';
 import { saveFile } from '../../../lib/save-file';
+import { daysAfter } from '../../../lib/time';
 import { DesignViews } from '../design-views';
 import { LinksDialog } from './links-dialog';
 
@@ -18,8 +19,6 @@ interface ReportHeadProps {
   readonly negotiated: boolean;
   readonly today: string;
 }
-
-const DAYS_OF_A_QUOTATION = 30;
 
 export function ReportHead({ id, title, options, negotiated, today }: ReportHeadProps) {
   const router = useRouter();
@@ -103,8 +102,4 @@ export function ReportHead({ id, title, options, negotiated, today }: ReportHead
       />
     </div>
   );
-}
-
-export function daysAfter(today: string, days = DAYS_OF_A_QUOTATION): string {
-  return new Date(Date.parse(today) + days * 86_400_000).toISOString().slice(0, 10);
 }

@@ -1,0 +1,237 @@
+/** Rules over the design as a whole: its places, its month, its allowances, its environments. */
+import { decimal } from '../base';
+import type { Component, Design, Section } from '../design';
+import { plainMoney } from '../display';
+import { priceDesign } from '../pricing';
+import type { Check, CheckContext, Found } from './model';
+
+/** How a copy of production is made smaller. */
+const STAGING_SHARE = '0.3';
+const OFFICE_HOURS: Component['running'] = {
+  pattern: 'days',
+  hoursPerDay: { likely: '10' },
+  daysPerMonth: { likely: '22' },
+};
+const NON_PRODUCTION = /stag|test|dev|non-?prod|accept|sandbox|trial|qa\b/i;
+
+function placeKey({ place }: Component): string | null {
+  return place && `${place.book}/${place.region}`;
+}
+
+/** The place where most of the money stands. */
+function mainPlace({ lines }: CheckContext): string | null {
+  const sums = new Map<string, number>();
+  for (const { component, line } of lines) {
+    const key = placeKey(component);
+    if (key && line.status === 'priced') sums.set(key, (sums.get(key) ?? 0) + line.monthly.value.toNumber());
+  }
+  return [...sums].sort((a, b) => b[1] - a[1])[0]?.[0] ?? null;
+}
+
+const mixedRegions: Check = {
+  check: 'mixed-regions',
+  title: 'Lines in different regions',
+  reason: 'What stands apart pays for traffic between regions and answers more slowly.',
+  find: (context) => {
+    const main = mainPlace(context);
+    const [book, region] = main?.split('/') ?? [];
+    return context.lines.flatMap(({ component }): Found[] => {
+      const key = placeKey(component);
+      if (!main || !key || key === main || !key.startsWith(`${book}/`)) return [];
+      const sells = context.bookOf(component);
+      const sku = component.choice.by === 'sku' ? component.choice.sku : null;
+      const movable = sells && region && (sku === null || sells.sells(sku, region));
+      const name = sells?.region(region!)?.name ?? region!;
+      return [
+        {
+          subject: component.id,
+          says: `It stands in ${sells?.region(component.place!.region)?.name ?? component.place!.region}; most of the design stands in ${name}.`,
+          remedy: movable
+            ? {
+                label: `Move it to ${name}`,
+                edits: [
+                  {
+                    edit: 'set-component',
+                    id: component.id,
+                    field: 'place',
+                    value: { book: book!, region: region! },
+                  },
+                ],
+              }
+            : null,
+        },
+      ];
+    });
+  },
+};
+
+const inheritedRegion: Check = {
+  check: 'inherited-region',
+  title: 'A region taken over from line to line',
+  reason: 'A new line stands where the one before it stood; a wrong first region is wrong everywhere.',
+  find: (context) => {
+    const places = new Set(context.lines.flatMap(({ component }) => placeKey(component) ?? []));
+    if (places.size !== 1 || context.lines.length < 4) return [];
+    const { component } = context.lines.find((line) => line.component.place)!;
+    const name = context.bookOf(component)?.region(component.place!.region)?.name ?? component.place!.region;
+    const reason = `${name} is meant.`;
+    return [
+      {
+        subject: '',
+        says: `All ${context.lines.length} lines stand in ${name}. Is that where they are meant to stand?`,
+        remedy: {
+          label: 'Yes, that is meant',
+          edits: [{ edit: 'answer-check', check: 'inherited-region', subject: '', reason }],
+        },
+      },
+    ];
+  },
+};
+
+const monthConvention: Check = {
+  check: 'month-convention',
+  title: 'Another month than the price book’s',
+  reason: 'The provider bills by its own length of the month; 720 and 744 hours differ by three per cent.',
+  find: (context) => {
+    const { month } = context.design.assumptions;
+    if (month.hours === 'book' || month.hours === 'calendar') return [];
+    const used = context.lines.flatMap(({ component }) => context.bookOf(component) ?? []);
+    const other = used.find((book) => !book.monthHours.equals(decimal(String(month.hours))));
+    if (!other) return [];
+    return [
+      {
+        subject: '',
+        says: `The design counts ${month.hours} hours a month, ${other.title} counts ${other.monthHours.toString()}.`,
+        remedy: {
+          label: 'Take each book’s own month',
+          edits: [{ edit: 'set-assumption', field: 'month', value: { hours: 'book' } }],
+        },
+      },
+    ];
+  },
+};
+
+const allowances: Check = {
+  check: 'allowance-counted-twice',
+  title: 'Allowances may be counted twice',
+  reason:
+    'What is included free of charge belongs to the account; two designs that both count it count it twice.',
+  find: ({ design, books, cases }) => {
+    const { countAllowances, allowanceShare } = design.assumptions;
+    if (!countAllowances || allowanceShare !== undefined) return [];
+    const without: Design = { ...design, assumptions: { ...design.assumptions, countAllowances: false } };
+    const worth = priceDesign(without, books, 'likely').monthly.value.minus(cases.likely.monthly.value);
+    if (worth.lessThan('0.01')) return [];
+    return [
+      {
+        subject: '',
+        says: `This design takes the account’s whole allowance: ${plainMoney(worth, design.currency)} ${design.currency} a month.`,
+        remedy: {
+          label: 'Do not count allowances',
+          edits: [{ edit: 'set-assumption', field: 'countAllowances', value: false }],
+        },
+      },
+    ];
+  },
+};
+
+const environments: Check = {
+  check: 'no-non-production',
+  title: 'No non-production environment',
+  reason: 'Nobody changes production first; a second environment is rarely in the first estimate.',
+  find: (context) => {
+    const { sections } = context.design;
+    if (sections.some((section) => NON_PRODUCTION.test(section.name))) return [];
+    const machines = context.lines.filter(
+      ({ component, line }) => line.status === 'priced' && COPIED.includes(component.kind),
+    );
+    if (machines.length === 0) return [];
+    const from = sections.find((section) =>
+      section.components.some((each) => each === machines[0]!.component),
+    )!;
+    return [
+      {
+        subject: '',
+        says: 'There is one environment; no section is for staging, testing or development.',
+        remedy: {
+          label: `Copy “${from.name}” as staging: ${STAGING_SHARE} of it in office hours`,
+          edits: [
+            {
+              edit: 'add-section',
+              index: sections.length,
+              section: environmentOf(from, {
+                name: 'Staging',
+                share: STAGING_SHARE,
+                running: OFFICE_HOURS,
+                newId: context.newId,
+              }),
+            },
+          ],
+        },
+      },
+    ];
+  },
+};
+
+const COPIED: readonly string[] = [
+  'server',
+  'container-run-time',
+  'relational-database',
+  'cache',
+  'function',
+];
+
+export interface EnvironmentWish {
+  readonly name: string;
+  /** Of the counts and quantities: "0.3". Counts stay whole and at least one. */
+  readonly share: string;
+  /** Null: as in the original. */
+  readonly running: Component['running'] | null;
+  readonly newId: () => string;
+}
+
+/** A section as another environment: fewer of everything, perhaps not always on, and paid on demand. Need A7. */
+export function environmentOf(section: Section, { name, share, running, newId }: EnvironmentWish): Section {
+  const factor = decimal(share);
+  const fewer = (text: string): string => {
+    const count = decimal(text).times(factor).ceil();
+    return decimal(text).isZero() ? '0' : (count.lessThan(1) ? decimal('1') : count).toString();
+  };
+  const less = (text: string): string => decimal(text).times(factor).toString();
+  const cased = (of: Component['count'], change: (text: string) => string): Component['count'] => ({
+    likely: change(of.likely),
+    ...(of.lean === undefined ? {} : { lean: change(of.lean) }),
+    ...(of.heavy === undefined ? {} : { heavy: change(of.heavy) }),
+  });
+  return {
+    id: newId(),
+    name,
+    components: section.components.map((component): Component => {
+      const { committed: _, ...rest } = component;
+      // Several machines become fewer; the one thing there is only once becomes smaller.
+      const several = decimal(component.count.likely).greaterThan(1);
+      const stops = running !== null && component.running.pattern === 'always';
+      return {
+        ...rest,
+        id: newId(),
+        count: several ? cased(component.count, fewer) : component.count,
+        running: stops ? running : component.running,
+        term: stops ? 'on-demand' : component.term,
+        usage: Object.fromEntries(
+          Object.entries(component.usage).map(([meter, entry]) => [
+            meter,
+            several || entry.sizes ? entry : { ...entry, amount: cased(entry.amount, less) },
+          ]),
+        ),
+      };
+    }),
+  };
+}
+
+export const DESIGN_CHECKS: readonly Check[] = [
+  environments,
+  mixedRegions,
+  inheritedRegion,
+  allowances,
+  monthConvention,
+];

@@ -1,0 +1,87 @@
+/** The checklist of a design: every rule, what it found, and what was answered. */
+import { allComponents, type Component, type Design } from '../design';
+import { type BookSet, priceCases, type PricedDesign } from '../pricing';
+import { sure } from '../usage';
+import type { Case } from '../usage';
+import { COMPANION_CHECKS, COMPANION_KINDS } from './companions';
+import { DESIGN_CHECKS } from './design-checks';
+import { LINE_CHECKS } from './line-checks';
+import type { Check, CheckContext, Finding } from './model';
+import { USE_CHECKS } from './use-checks';
+
+export type { Finding } from './model';
+export { environmentOf } from './design-checks';
+
+export const CHECKS: readonly Check[] = [
+  ...LINE_CHECKS,
+  ...USE_CHECKS,
+  ...COMPANION_CHECKS,
+  ...DESIGN_CHECKS,
+];
+
+export function checkTitle(check: string): string {
+  return CHECKS.find((each) => each.check === check)?.title ?? check;
+}
+
+/**
+ * Everything the rules find, in the order of the rules. `newId` names the parts that remedies add. The books should
+ * hold all offers of `lookedAt(design)`; a remedy whose offers are not there is left out.
+ */
+export function findingsOf(
+  design: Design,
+  books: BookSet,
+  newId: () => string,
+  cases: Readonly<Record<Case, PricedDesign>> = priceCases(design, books),
+): Finding[] {
+  const lines = design.sections.flatMap((section, at) =>
+    section.components.map((component, row) => ({
+      component,
+      section: section.id,
+      line: cases.likely.sections[at]!.lines[row]!,
+    })),
+  );
+  const context: CheckContext = {
+    design,
+    books,
+    cases,
+    lines,
+    newId,
+    bookOf: ({ place }) => {
+      const pin = design.books.find((each) => each.book === place?.book);
+      return pin && books.get(pin.book, pin.revision);
+    },
+  };
+  const answers = new Map(
+    (design.answers ?? []).map((each) => [`${each.check}\n${each.subject}`, each.reason]),
+  );
+  return CHECKS.flatMap(({ check, title, reason, find }) =>
+    find(context).map((found) => ({
+      ...found,
+      check,
+      title,
+      reason,
+      answered: answers.get(`${check}\n${found.subject}`) ?? null,
+    })),
+  );
+}
+
+/** Parts whose whole kind must be in the books for the remedies: what could be added, and what could be cheaper. */
+export function lookedAt(design: Design): Component[] {
+  const places = new Map(
+    allComponents(design).flatMap(({ place }) => (place ? [[`${place.book}/${place.region}`, place]] : [])),
+  );
+  const wished = [...places.values()].flatMap((place) =>
+    COMPANION_KINDS.map((kind): Component => ({
+      id: `${kind}/${place.book}/${place.region}`,
+      name: kind,
+      kind,
+      count: sure('1'),
+      place,
+      choice: { by: 'none' },
+      running: { pattern: 'always' },
+      usage: {},
+      term: 'on-demand',
+    })),
+  );
+  return [...allComponents(design).filter(({ choice }) => choice.by === 'sku'), ...wished];
+}

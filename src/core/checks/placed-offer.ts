@@ -1,0 +1,30 @@
+/** The cheapest offer that a component could take where it stands. */
+import type { Component } from '../design';
+import { compareOffers, type OfferPrice, priceAlone } from '../pricing';
+import type { CheckContext } from './model';
+
+/** Cheapest first; only what is sold here, will stay, and has an amount. */
+export function offersHere(component: Component, { design, books }: CheckContext): OfferPrice[] {
+  return compareOffers(component, design, books)
+    .filter(({ offer, soldHere, monthly }) => soldHere && monthly && offer.lifecycle === 'current')
+    .sort((a, b) => a.monthly!.comparedTo(b.monthly!) || (a.offer.sku < b.offer.sku ? -1 : 1));
+}
+
+/**
+ * The component with the cheapest offer of its kind, and of its usage only what that offer bills. Null: nothing of the
+ * kind can be bought there.
+ */
+export function withCheapestOffer(component: Component, context: CheckContext): Component | null {
+  const { place } = component;
+  const book = context.bookOf(component);
+  if (!place || !book) return null;
+  const priced = book.soldIn(place.region, component.kind).flatMap((offer) => {
+    if (offer.lifecycle !== 'current') return [];
+    const meters = new Set(book.ratesOf(offer.sku, place.region).map((rate) => rate.meter));
+    const usage = Object.fromEntries(Object.entries(component.usage).filter(([meter]) => meters.has(meter)));
+    const chosen: Component = { ...component, usage, choice: { by: 'sku', sku: offer.sku } };
+    const line = priceAlone(chosen, context.design, context.books);
+    return line.status === 'priced' ? [{ chosen, monthly: line.monthly.value }] : [];
+  });
+  return priced.sort((a, b) => a.monthly.comparedTo(b.monthly))[0]?.chosen ?? null;
+}

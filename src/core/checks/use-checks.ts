@@ -1,0 +1,102 @@
+/** Rules over what is entered: averages in steps, twins of units, what stands only once. */
+import { decimal } from '../base';
+import { meterOfKind } from '../books';
+import type { Edit } from '../design';
+import { sentenceFor } from '../display';
+import { type Check, setField } from './model';
+import { noticeOf, perLine } from './per-line';
+
+const average = perLine(
+  {
+    check: 'average-in-steps',
+    title: 'An average in a stepped price',
+    reason: 'Steps are paid by each instance’s own size; an average can fall far from the bill.',
+  },
+  (line) => {
+    const notice = noticeOf(line, 'average.stepped');
+    if (!notice) return null;
+    const { component } = line;
+    const meter = String(notice.path[notice.path.length - 1] ?? '');
+    const entry = component.usage[meter];
+    // One row a unit, all of the same size: the amount stays, and each row can be put right.
+    const edit: Edit | null = entry
+      ? {
+          edit: 'set-usage',
+          id: component.id,
+          meter,
+          value: { ...entry, sizes: [{ count: component.count.likely, amount: entry.amount.likely }] },
+        }
+      : null;
+    return {
+      says: sentenceFor(notice),
+      remedy: edit && !entry?.sizes ? { label: 'Enter the sizes as a list', edits: [edit] } : null,
+    };
+  },
+);
+
+/** Units that differ by a few per cent and by nothing in how they look. */
+const TWINS: Readonly<Record<string, string>> = {
+  GB: 'GiB',
+  GiB: 'GB',
+  TB: 'TiB',
+  TiB: 'TB',
+  MB: 'MiB',
+  MiB: 'MB',
+};
+
+const binary = perLine(
+  {
+    check: 'decimal-or-binary',
+    title: 'GB where the book says GiB',
+    reason: 'A GiB is 7 % more than a GB, a TiB 10 % more than a TB; few mean the difference.',
+  },
+  (line, context) => {
+    const { component } = line;
+    if (line.line.status !== 'priced' || !line.line.offer || !component.place) return null;
+    const rates = context.bookOf(component)?.ratesOf(line.line.offer.sku, component.place.region) ?? [];
+    for (const [meter, entry] of Object.entries(component.usage)) {
+      const twin = TWINS[entry.unit];
+      const billed = rates.find((rate) => rate.meter === meter)?.unit.split('-')[0];
+      if (!twin || !billed || !isTwin(entry.unit, billed)) continue;
+      const label = meterOfKind(component.kind, meter)?.label ?? meter;
+      return {
+        says: `“${label}” is entered in ${entry.unit} and billed in ${billed}.`,
+        remedy: {
+          label: `Read it as ${entry.amount.likely} ${twin}`,
+          edits: [{ edit: 'set-usage', id: component.id, meter, value: { ...entry, unit: twin } }],
+        },
+      };
+    }
+    return null;
+  },
+);
+
+/** One decimal, the other binary. */
+function isTwin(entered: string, billed: string): boolean {
+  return /^[KMGTP]iB$/.test(entered)
+    ? /^[kMGTP]B$/.test(billed)
+    : /^[kMGTP]B$/.test(entered) && /^[KMGTP]iB$/.test(billed);
+}
+
+const single = perLine(
+  {
+    check: 'no-second-zone',
+    title: 'Stands only once',
+    reason: 'One of a kind in one zone is gone when the zone is; a second one doubles the line.',
+  },
+  ({ component, line }) => {
+    const keepsRunning = component.running.pattern === 'always' && !component.mayBeStopped;
+    const kinds = ['server', 'relational-database', 'cache', 'search-index', 'container-run-time'];
+    if (line.status !== 'priced' || !kinds.includes(component.kind) || !keepsRunning) return null;
+    if (!decimal(component.count.likely).equals(1)) return null;
+    return {
+      says: 'There is one of it, always on, in one zone.',
+      remedy: {
+        label: 'Make it two, in two zones',
+        edits: [setField(component, 'count', { likely: '2' })],
+      },
+    };
+  },
+);
+
+export const USE_CHECKS: readonly Check[] = [average, binary, single];
