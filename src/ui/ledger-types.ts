@@ -36,6 +36,15 @@ export interface LedgerRow<Row> {
   readonly data: Row;
 }
 
+/** How far a move of the cursor reaches for a selection. */
+export type Reach = 'range' | 'toggle';
+
+export interface RowDrag<Row> {
+  readonly canDrag: (row: Row) => boolean;
+  /** Dropped onto another row. */
+  readonly onDrop: (row: Row, onto: Row) => void;
+}
+
 export interface LedgerCursor {
   readonly row: string;
   readonly column: string;

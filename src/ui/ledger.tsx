@@ -6,8 +6,9 @@
 'use client';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { type KeyboardEvent, useEffect, useId, useRef } from 'react';
-import { CellEditor } from './ledger-cell-editor';
-import type { LedgerColumn, LedgerCursor, LedgerRow } from './ledger-types';
+import { LedgerDrag } from './ledger-drag';
+import { LedgerRowView } from './ledger-row';
+import type { LedgerColumn, LedgerCursor, LedgerRow, Reach, RowDrag } from './ledger-types';
 
 export type * from './ledger-types';
 
@@ -16,7 +17,11 @@ interface LedgerProps<Row> {
   readonly columns: readonly LedgerColumn<Row>[];
   readonly rows: readonly LedgerRow<Row>[];
   readonly cursor: LedgerCursor | null;
-  readonly onCursor: (cursor: LedgerCursor) => void;
+  /** `reach`: with Shift (up to there) or Ctrl (that one too), for whoever keeps a selection. */
+  readonly onCursor: (cursor: LedgerCursor, reach?: Reach) => void;
+  /** Keys of selected rows. */
+  readonly selected?: ReadonlySet<string>;
+  readonly drag?: RowDrag<Row>;
   /** Keys the ledger does not use itself; true if taken. */
   readonly onKey?: (event: KeyboardEvent, row: LedgerRow<Row> | undefined) => boolean;
   readonly autoFocus?: boolean;
@@ -24,7 +29,8 @@ interface LedgerProps<Row> {
 
 const HEIGHTS = { head: 33, line: 29, flat: 29, blank: 29 } as const;
 
-export function Ledger<Row>({ label, columns, rows, cursor, onCursor, onKey, autoFocus }: LedgerProps<Row>) {
+export function Ledger<Row>(props: LedgerProps<Row>) {
+  const { label, columns, rows, cursor, onCursor, selected, drag, onKey, autoFocus } = props;
   const id = useId();
   const scroller = useRef<HTMLDivElement>(null);
   const tracks = columns.map((column) => column.track).join(' ');
@@ -55,10 +61,10 @@ export function Ledger<Row>({ label, columns, rows, cursor, onCursor, onKey, aut
     // eslint-disable-next-line react-hooks/exhaustive-deps -- only a move of the cursor scrolls
   }, [cursor?.row]);
 
-  const moveTo = (row: number, column: number): void => {
+  const moveTo = (row: number, column: number, reach?: Reach): void => {
     const nextRow = rows[Math.max(0, Math.min(rows.length - 1, row))];
     const nextColumn = columns[Math.max(0, Math.min(columns.length - 1, column))];
-    if (nextRow && nextColumn) onCursor({ row: nextRow.key, column: nextColumn.key });
+    if (nextRow && nextColumn) onCursor({ row: nextRow.key, column: nextColumn.key }, reach);
   };
   const begin = (row: number, column: number, typed: string | null): void => {
     const edit = columns[column]?.edit?.(rows[row]!.data);
@@ -76,13 +82,14 @@ export function Ledger<Row>({ label, columns, rows, cursor, onCursor, onKey, aut
     if (onKey?.(event, rows[rowAt])) return event.preventDefault();
     const page = Math.max(1, Math.floor((scroller.current?.clientHeight ?? 300) / HEIGHTS.line) - 2);
     const far = event.ctrlKey || event.metaKey;
+    const reach = event.shiftKey ? 'range' : undefined;
     const moves: Record<string, () => void> = {
-      ArrowDown: () => moveTo(rowAt + 1, columnAt),
-      ArrowUp: () => moveTo(rowAt - 1, columnAt),
+      ArrowDown: () => moveTo(rowAt + 1, columnAt, reach),
+      ArrowUp: () => moveTo(rowAt - 1, columnAt, reach),
       ArrowRight: () => moveTo(rowAt, columnAt + 1),
       ArrowLeft: () => moveTo(rowAt, columnAt - 1),
-      PageDown: () => moveTo(rowAt + page, columnAt),
-      PageUp: () => moveTo(rowAt - page, columnAt),
+      PageDown: () => moveTo(rowAt + page, columnAt, reach),
+      PageUp: () => moveTo(rowAt - page, columnAt, reach),
       Home: () => moveTo(far ? 0 : rowAt, 0),
       End: () => moveTo(far ? rows.length - 1 : rowAt, columns.length - 1),
       Enter: () => begin(rowAt, columnAt, null),
@@ -106,6 +113,7 @@ export function Ledger<Row>({ label, columns, rows, cursor, onCursor, onKey, aut
         aria-label={label}
         aria-rowcount={rows.length + 1}
         aria-colcount={columns.length}
+        aria-multiselectable={selected ? true : undefined}
         aria-activedescendant={cursor && rows.length > 0 ? `${id}-${rowAt}-${columnAt}` : undefined}
         tabIndex={0}
         onKeyDown={onKeyDown}
@@ -129,64 +137,32 @@ export function Ledger<Row>({ label, columns, rows, cursor, onCursor, onKey, aut
             ))}
           </div>
         </div>
-        <div role="rowgroup" style={{ height: virtual.getTotalSize() }} className="relative min-w-[716px]">
-          {virtual.getVirtualItems().map((item) => {
-            const row = rows[item.index]!;
-            const active = cursor !== null && item.index === rowAt;
-            return (
-              <div
-                key={item.key}
-                role="row"
-                aria-rowindex={item.index + 2}
-                aria-selected={active}
-                data-level={row.level}
-                style={{
-                  gridTemplateColumns: tracks,
-                  height: item.size,
-                  transform: `translateY(${item.start}px)`,
-                  // What an edited cell has to say lies over the rows below.
-                  zIndex: active && editing ? 5 : undefined,
-                }}
-                className={`absolute inset-x-0 top-0 grid border-b ${row.level === 'head' ? 'border-ink font-semibold' : 'border-line'} ${active ? 'bg-wash' : ''}`}
-              >
-                {columns.map((column, at) => {
-                  const here = active && at === columnAt;
-                  const edit = here && editing ? column.edit?.(row.data) : null;
-                  return (
-                    <div
-                      key={column.key}
-                      id={`${id}-${item.index}-${at}`}
-                      role="gridcell"
-                      aria-colindex={at + 1}
-                      aria-selected={here}
-                      data-cell={`${row.key}/${column.key}`}
-                      onMouseDown={(event) => {
-                        if (edit) return;
-                        if (event.detail > 1) event.preventDefault();
-                        onCursor({ row: row.key, column: column.key });
-                      }}
-                      onClick={() => here && !edit && row.level === 'blank' && begin(item.index, at, null)}
-                      onDoubleClick={() => !edit && begin(item.index, at, null)}
-                      className={`relative flex min-w-0 items-center px-2 text-sm first:pl-[18px] ${row.level === 'line' ? 'first:pl-[34px]' : ''} ${column.end ? 'justify-end' : ''} ${column.ruled ? 'border-l border-line' : ''} ${here ? 'group-focus-within:outline-2 group-focus-within:-outline-offset-2 group-focus-within:outline-brand' : ''}`}
-                    >
-                      {edit?.by === 'text' ? (
-                        <CellEditor
-                          edit={edit}
-                          begin={editing!.text}
-                          end={column.end ?? false}
-                          onFinish={finish}
-                          onLeft={() => onCursor({ row: row.key, column: column.key })}
-                        />
-                      ) : (
-                        column.cell(row.data)
-                      )}
-                    </div>
-                  );
-                })}
-              </div>
-            );
-          })}
-        </div>
+        <LedgerDrag rows={rows} drag={drag}>
+          <div role="rowgroup" style={{ height: virtual.getTotalSize() }} className="relative min-w-[716px]">
+            {virtual.getVirtualItems().map((item) => {
+              const row = rows[item.index]!;
+              const active = cursor !== null && item.index === rowAt;
+              return (
+                <LedgerRowView
+                  key={item.key}
+                  id={id}
+                  row={row}
+                  index={item.index}
+                  place={item}
+                  columns={columns}
+                  tracks={tracks}
+                  activeColumn={active ? columnAt : null}
+                  editing={active ? editing : undefined}
+                  selected={selected?.has(row.key) ?? false}
+                  drag={drag?.canDrag(row.data) ?? false}
+                  onCursor={onCursor}
+                  onBegin={begin}
+                  onFinish={finish}
+                />
+              );
+            })}
+          </div>
+        </LedgerDrag>
       </div>
     </div>
   );

@@ -1,3 +1,4 @@
 export * from './design';
 export * from './edit';
 export * from './edit-target';
+export * from './edits-between';

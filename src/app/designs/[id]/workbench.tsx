@@ -1,33 +1,36 @@
 /** The design's working screen: ledger, margin, tally line, and the lists that open from the ledger. */
 'use client';
-import { type KeyboardEvent, useCallback, useMemo, useState } from 'react';
-import { type Kind, kindOf } from '@/core/books';
+import { useCallback, useMemo, useState } from 'react';
 import type { Edit, Section } from '@/core/design';
-import { Ledger, type LedgerCursor, type LedgerRow } from '@/ui/ledger';
+import { Ledger, type LedgerCursor, type Reach } from '@/ui/ledger';
 import { Margin } from '@/ui/margin';
-import type { FoundOffer } from '@/operations';
 import { tell } from '@/ui/toast';
 import { useOfferTaker } from '../../find';
+import { adding } from './adding';
 import { Checklist } from './checklist/checklist';
 import { useFindings } from './checklist/use-findings';
 import { ledgerColumns, type PickerKind } from './columns';
 import { Conflicts } from './conflicts';
-import { ComponentMargin, type MarginView } from './margin/component-margin';
-import { DesignMargin } from './margin/design-margin';
-import { SectionMargin } from './margin/section-margin';
+import { type MarginView, VIEW_OF_COLUMN } from './margin/component-margin';
+import { PasteDialog } from './paste/paste-dialog';
+import { usePaste } from './paste/use-paste';
 import { OpenPicker, type PickerState } from './pickers/open-picker';
-import { withFirstChoice } from './place-edits';
 import { DesignHead } from './design-head';
 import { EmptyDesign } from './empty-design';
+import { LedgerBar } from './ledger-bar';
+import { filteredRows, NO_FILTER, useHiddenColumns } from './ledger-view';
 import { download, useFindItems } from './find-items';
 import { usePricing, usePricingClient } from './pricing';
-import { newComponent, type Row, rowsOf } from './rows';
+import { rowsOf } from './rows';
+import { useSelection } from './selection/use-selection';
 import { hoursInMonth, placeText, type ShelfBook } from './shelf';
 import { Shortcuts } from './shortcuts';
 import { Tally } from './tally';
+import { ledgerActs } from './use-ledger-acts';
 import { usePageKeys } from './use-page-keys';
 import { useView } from './use-view';
 import { type Initial, useSession } from './use-session';
+import { WorkbenchMargin } from './workbench-margin';
 
 interface WorkbenchProps {
   readonly id: string;
@@ -35,11 +38,6 @@ interface WorkbenchProps {
   readonly shelf: readonly ShelfBook[];
 }
 
-const VIEW_OF_COLUMN: Readonly<Record<string, MarginView>> = {
-  amount: 'adds-up',
-  wick: 'adds-up',
-  paid: 'paying',
-};
 const WHOLE_DESIGN = 'design';
 
 export function Workbench({ id, initial, shelf }: WorkbenchProps) {
@@ -59,7 +57,16 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
   const [page, showPage] = useView(id);
   const findings = useFindings(client, design, page === 'checklist');
 
-  const rows = useMemo(() => rowsOf(design, pricing.summary), [design, pricing.summary]);
+  const [filtering, setFiltering] = useState(NO_FILTER);
+  const [hidden, toggleColumn] = useHiddenColumns();
+  const [pasted, forgetPasted] = usePaste(page === 'ledger');
+
+  const allRows = useMemo(() => rowsOf(design, pricing.summary), [design, pricing.summary]);
+  const rows = useMemo(
+    () => filteredRows(allRows, filtering, (row) => placeText(shelf, row.component.place)),
+    [allRows, filtering, shelf],
+  );
+  const selection = useSelection(rows);
   const most = useMemo(
     () => Math.max(0, ...(pricing.summary?.sections.map((section) => Number(section.wick.high)) ?? [])),
     [pricing.summary],
@@ -74,11 +81,16 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
   );
   const preview = useCallback((edits: readonly Edit[]) => session.preview(edits), [session]);
   const toLedger = useCallback(() => document.querySelector<HTMLElement>('[role=grid]')?.focus(), []);
-  const moveCursor = useCallback((next: LedgerCursor) => {
-    setCursor(next);
-    setSubject(next.row);
-    setView(VIEW_OF_COLUMN[next.column] ?? 'settings');
-  }, []);
+  const { move: moveSelection } = selection;
+  const moveCursor = useCallback(
+    (next: LedgerCursor, reach?: Reach) => {
+      moveSelection(cursor?.row ?? null, next.row, reach);
+      setCursor(next);
+      setSubject(next.row);
+      setView(VIEW_OF_COLUMN[next.column] ?? 'settings');
+    },
+    [cursor, moveSelection],
+  );
   const open = useCallback((what: PickerKind, row: string, typed: string, column: string) => {
     const anchor = { current: document.querySelector<HTMLElement>(`[data-cell="${row}/${column}"]`) };
     setPicker({ what, row, typed, anchor });
@@ -125,68 +137,40 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
   );
   usePageKeys(takeStep, () => setKeysOpen(true));
 
-  const remove = (row: Row): boolean => {
-    const undo = { label: 'Undo', run: () => takeStep('undo') };
-    if (row.kind === 'component') {
-      const at = rows.findIndex((each) => each.key === row.component.id);
-      if (apply([{ edit: 'remove-component', id: row.component.id }]))
-        tell(`“${row.component.name}” was removed.`, undo);
-      const next = rows[at + 1] ?? rows[at - 1];
-      if (next) moveCursor({ row: next.key, column: cursor?.column ?? 'name' });
-    } else if (row.kind === 'section') {
-      if (apply([{ edit: 'remove-section', id: row.section.id }]))
-        tell(`The section “${row.section.name}” was removed.`, undo);
-    } else return false;
-    return true;
-  };
-  const writeNext = (section: string): void => {
-    const key = `${section}/next`;
-    moveCursor({ row: key, column: 'name' });
-    requestAnimationFrame(() => open('kind', key, '', 'name'));
-  };
-  const onKey = (event: KeyboardEvent, row: LedgerRow<Row> | undefined): boolean => {
-    if (event.key === '?') return false;
-    if (!row) return false;
-    if (event.key === 'Delete') return remove(row.data);
-    if (event.key === 'Enter' && (event.ctrlKey || event.metaKey) && row.data.kind !== 'next-section') {
-      writeNext(row.data.section.id);
-      return true;
-    }
-    const step = event.key === 'ArrowUp' ? -1 : event.key === 'ArrowDown' ? 1 : 0;
-    if (!event.altKey || step === 0 || row.data.kind !== 'component') return false;
-    const { component, section } = row.data;
-    const index = section.components.indexOf(component) + step;
-    if (index >= 0 && index < section.components.length)
-      apply([{ edit: 'move-component', id: component.id, section: section.id, index }]);
-    return true;
-  };
+  const acts = ledgerActs({
+    design,
+    rows,
+    cursor,
+    selected: selection.components,
+    apply,
+    undo: () => takeStep('undo'),
+    moveCursor,
+    selectAll: selection.selectAll,
+    selectNone: selection.clear,
+    openKinds: (row) => open('kind', row, '', 'name'),
+  });
+  const { hereSection, addOfKind, paste } = adding({
+    design,
+    rows,
+    cursor,
+    client,
+    shelf,
+    apply,
+    undo: () => takeStep('undo'),
+    moveCursor,
+  });
 
   const closePicker = (): void => {
     setPicker(null);
     requestAnimationFrame(toLedger);
   };
-  const addOfKind = async (kind: Kind, section: Section, offer: FoundOffer | null = null): Promise<void> => {
-    setPicker(null);
-    const fresh = newComponent(design, section, kind, kindOf(kind).label, crypto.randomUUID());
-    const { component, pins } = client
-      ? await withFirstChoice(client, design, fresh, offer, shelf)
-      : { component: fresh, pins: [] };
-    const add: Edit = {
-      edit: 'add-component',
-      section: section.id,
-      index: section.components.length,
-      component,
-    };
-    apply([...pins, add]);
-    moveCursor({ row: component.id, column: 'name', editing: { text: null } });
-  };
   useOfferTaker((offer) => {
-    const here = rows.find((row) => row.key === cursor?.row)?.data;
-    const section = here && here.kind !== 'next-section' ? here.section : design.sections.at(-1);
+    const section = hereSection();
     if (section) void addOfKind(offer.kind, section, offer);
     else tell('Add a section first; offers are written into it.');
   });
 
+  const shownColumns = useMemo(() => columns.filter(({ key }) => !hidden.has(key)), [columns, hidden]);
   const focused = rows.find((row) => row.key === subject)?.data ?? null;
 
   useFindItems({
@@ -199,7 +183,6 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
     showKeys: () => setKeysOpen(true),
   });
 
-  const shared = { design, client, version: pricing.version, total: pricing.summary?.monthly ?? null };
   return (
     <>
       <DesignHead
@@ -227,52 +210,51 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
             />
           )}
           {page === 'ledger' && (
-            <Ledger
-              label={`Ledger of ${design.title}`}
-              columns={columns}
-              rows={rows}
-              cursor={cursor}
-              onCursor={moveCursor}
-              onKey={onKey}
-              autoFocus
-            />
+            <div className="flex min-h-0 min-w-0 flex-1 flex-col">
+              <LedgerBar
+                design={design}
+                filtering={filtering}
+                shown={rows.filter((row) => row.data.kind === 'component').length}
+                hidden={hidden}
+                onFilter={setFiltering}
+                onColumn={toggleColumn}
+                onJump={(section) => {
+                  moveCursor({ row: section, column: 'name' });
+                  toLedger();
+                }}
+              />
+              <Ledger
+                label={`Ledger of ${design.title}`}
+                columns={shownColumns}
+                rows={rows}
+                cursor={cursor}
+                onCursor={moveCursor}
+                selected={selection.keys}
+                drag={{ canDrag: (row) => row.kind === 'component', onDrop: acts.onDrop }}
+                onKey={acts.onKey}
+                autoFocus
+              />
+            </div>
           )}
           {page === 'ledger' &&
-            rows.every((row) => row.data.kind !== 'component') &&
-            design.sections.length > 0 && (
+            design.sections.length > 0 &&
+            allRows.every((row) => row.data.kind !== 'component') && (
               <EmptyDesign
-                onFirst={() => writeNext(design.sections[0]!.id)}
+                onFirst={() => acts.writeNext(design.sections[0]!.id)}
                 onKeys={() => setKeysOpen(true)}
               />
             )}
         </div>
         <Margin label="Margin" open={marginOpen} onToggle={() => setMarginOpen(!marginOpen)}>
-          {focused?.kind === 'component' ? (
-            <ComponentMargin
-              {...shared}
-              component={focused.component}
-              line={focused.line}
-              view={view}
-              onView={setView}
-              placeName={placeText(shelf, focused.component.place)}
-              monthHours={hoursInMonth(design, focused.component, shelf)}
-              apply={apply}
-              preview={preview}
-              open={(what) => open(what, focused.component.id, '', what === 'offer' ? 'what' : 'where')}
-            />
-          ) : focused?.kind === 'section' ? (
-            <SectionMargin {...shared} section={focused.section} summary={focused.summary} />
-          ) : (
-            <DesignMargin
-              design={design}
-              client={client}
-              version={pricing.version}
-              summary={pricing.summary}
-              shelf={shelf}
-              today={state.savedAt.slice(0, 10)}
-              apply={apply}
-            />
-          )}
+          <WorkbenchMargin
+            {...{ focused, design, client, pricing, shelf, view, apply, preview }}
+            selected={selection.components}
+            today={state.savedAt.slice(0, 10)}
+            onView={setView}
+            open={(what, { id: row }) => open(what, row, '', what === 'offer' ? 'what' : 'where')}
+            onFillDown={acts.fill}
+            onSelectNone={selection.clear}
+          />
         </Margin>
       </div>
       <Tally pricing={pricing} design={design} shelf={shelf} onOpen={() => setSubject(WHOLE_DESIGN)} />
@@ -284,10 +266,26 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
           design={design}
           shelf={shelf}
           onClose={closePicker}
-          onKind={(kind, section) => void addOfKind(kind, section)}
+          onKind={(kind, section) => {
+            setPicker(null);
+            void addOfKind(kind, section);
+          }}
           onEdits={(edits) => void apply(edits)}
         />
       )}
+      <PasteDialog
+        text={pasted}
+        design={design}
+        shelf={shelf}
+        section={hereSection()?.name ?? ''}
+        place={hereSection()?.components.findLast((each) => each.place)?.place ?? null}
+        onPaste={(components) => {
+          forgetPasted();
+          paste(components);
+          requestAnimationFrame(toLedger);
+        }}
+        onClose={forgetPasted}
+      />
       <Conflicts
         conflicts={state.conflicts}
         design={design}

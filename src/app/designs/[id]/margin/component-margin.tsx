@@ -16,6 +16,13 @@ import { Paying } from './paying';
 
 export type MarginView = 'settings' | 'adds-up' | 'paying';
 
+/** What a column of the ledger is explained by; else the settings. */
+export const VIEW_OF_COLUMN: Readonly<Record<string, MarginView>> = {
+  amount: 'adds-up',
+  wick: 'adds-up',
+  paid: 'paying',
+};
+
 interface ComponentMarginProps extends Omit<SettingsProps, 'component' | 'offerName' | 'lacks'> {
   readonly component: Component;
   readonly line: LineSummary | null;

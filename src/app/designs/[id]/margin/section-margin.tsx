@@ -1,10 +1,11 @@
 /** The margin of a section: its range and what it is made of. */
 'use client';
-import type { Design, Section } from '@/core/design';
+import type { Design, Edit, Section } from '@/core/design';
 import type { SectionSummary } from '@/core/range';
 import type { PricingClient } from '@/workers/client';
 import { AddsUp } from './adds-up';
 import { CaseFigures, ShareText } from './case-figures';
+import { CopySection } from './copy-section';
 
 interface SectionMarginProps {
   readonly design: Design;
@@ -13,9 +14,11 @@ interface SectionMarginProps {
   readonly client: PricingClient | null;
   readonly version: number;
   readonly total: string | null;
+  readonly apply: (edits: readonly Edit[]) => boolean;
 }
 
-export function SectionMargin({ design, section, summary, client, version, total }: SectionMarginProps) {
+export function SectionMargin(props: SectionMarginProps) {
+  const { design, section, summary, client, version, total, apply } = props;
   return (
     <div>
       <h2 className="pr-8 text-base font-semibold break-words">{section.name}</h2>
@@ -39,6 +42,10 @@ export function SectionMargin({ design, section, summary, client, version, total
           heavy: summary?.heavy ?? null,
         }}
       />
+      <h3 className="mt-5 mb-2 border-b border-ink pb-1 text-sm font-semibold">
+        Copy as another environment
+      </h3>
+      <CopySection key={section.id} section={section} design={design} apply={apply} />
     </div>
   );
 }

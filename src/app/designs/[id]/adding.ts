@@ -1,0 +1,67 @@
+/** New lines: one of a kind or a found offer, or many that were pasted; where the cursor is. */
+import { type Kind, kindOf } from '@/core/books';
+import type { Component, Design, Edit, Section } from '@/core/design';
+import type { FoundOffer } from '@/operations';
+import type { LedgerCursor, LedgerRow } from '@/ui/ledger';
+import { tell } from '@/ui/toast';
+import type { PricingClient } from '@/workers/client';
+import { withFirstChoice } from './place-edits';
+import { newComponent, type Row } from './rows';
+import type { ShelfBook } from './shelf';
+
+interface Adding {
+  readonly design: Design;
+  readonly rows: readonly LedgerRow<Row>[];
+  readonly cursor: LedgerCursor | null;
+  readonly client: PricingClient | null;
+  readonly shelf: readonly ShelfBook[];
+  readonly apply: (edits: readonly Edit[]) => boolean;
+  readonly undo: () => void;
+  readonly moveCursor: (cursor: LedgerCursor) => void;
+}
+
+export function adding({ design, rows, cursor, client, shelf, apply, undo, moveCursor }: Adding) {
+  const hereSection = (): Section | undefined => {
+    const here = rows.find((row) => row.key === cursor?.row)?.data;
+    return here && here.kind !== 'next-section' ? here.section : design.sections.at(-1);
+  };
+  const addOfKind = async (kind: Kind, section: Section, offer: FoundOffer | null = null): Promise<void> => {
+    const fresh = newComponent(design, section, kind, kindOf(kind).label, crypto.randomUUID());
+    const { component, pins } = client
+      ? await withFirstChoice(client, design, fresh, offer, shelf)
+      : { component: fresh, pins: [] };
+    const index = section.components.length;
+    apply([...pins, { edit: 'add-component', section: section.id, index, component }]);
+    moveCursor({ row: component.id, column: 'name', editing: { text: null } });
+  };
+  const paste = (components: readonly Component[]): void => {
+    const section = hereSection();
+    if (!section) return tell('Add a section first; rows are written into it.');
+    const start = section.components.length;
+    const adds = components.map((component, at): Edit => ({
+      edit: 'add-component',
+      section: section.id,
+      index: start + at,
+      component,
+    }));
+    if (!apply([...pinsFor(components, design, shelf), ...adds])) return;
+    tell(`${components.length} lines were added.`, { label: 'Undo', run: undo });
+  };
+  return { hereSection, addOfKind, paste };
+}
+
+/** Pins the books that the design does not use yet. */
+export function pinsFor(
+  components: readonly Component[],
+  design: Design,
+  shelf: readonly ShelfBook[],
+): Edit[] {
+  const unpinned = shelf.filter(
+    (book) =>
+      components.some((each) => each.place?.book === book.key) &&
+      !design.books.some((pin) => pin.book === book.key),
+  );
+  if (unpinned.length === 0) return [];
+  const pins = unpinned.map((book) => ({ book: book.key, revision: book.revision }));
+  return [{ edit: 'pin-books', books: [...design.books, ...pins] }];
+}

@@ -1,0 +1,66 @@
+/** Which margin is shown: of the selection, a component, a section, or the whole design. */
+'use client';
+import type { Component, Design, Edit } from '@/core/design';
+import type { PricingClient } from '@/workers/client';
+import type { PickerKind } from './columns';
+import { ComponentMargin, type MarginView } from './margin/component-margin';
+import { DesignMargin } from './margin/design-margin';
+import { SectionMargin } from './margin/section-margin';
+import { SelectionMargin } from './margin/selection-margin';
+import type { Pricing } from './pricing';
+import type { Row } from './rows';
+import { hoursInMonth, placeText, type ShelfBook } from './shelf';
+
+interface WorkbenchMarginProps {
+  readonly focused: Row | null;
+  readonly selected: readonly Component[];
+  readonly design: Design;
+  readonly client: PricingClient | null;
+  readonly pricing: Pricing;
+  readonly shelf: readonly ShelfBook[];
+  readonly today: string;
+  readonly view: MarginView;
+  readonly onView: (view: MarginView) => void;
+  readonly apply: (edits: readonly Edit[]) => boolean;
+  readonly preview: (edits: readonly Edit[]) => void;
+  readonly open: (what: PickerKind, component: Component) => void;
+  readonly onFillDown: () => void;
+  readonly onSelectNone: () => void;
+}
+
+export function WorkbenchMargin(props: WorkbenchMarginProps) {
+  const { focused, selected, design, client, pricing, shelf, apply } = props;
+  const { summary, version } = pricing;
+  const shared = { design, client, version, total: summary?.monthly ?? null };
+  if (selected.length > 1) {
+    return (
+      <SelectionMargin
+        components={selected}
+        {...{ design, summary, client, shelf, apply }}
+        onFillDown={props.onFillDown}
+        onDone={props.onSelectNone}
+      />
+    );
+  }
+  if (focused?.kind === 'component') {
+    const { component, line } = focused;
+    return (
+      <ComponentMargin
+        {...shared}
+        component={component}
+        line={line}
+        view={props.view}
+        onView={props.onView}
+        placeName={placeText(shelf, component.place)}
+        monthHours={hoursInMonth(design, component, shelf)}
+        apply={apply}
+        preview={props.preview}
+        open={(what) => props.open(what, component)}
+      />
+    );
+  }
+  if (focused?.kind === 'section') {
+    return <SectionMargin {...shared} section={focused.section} summary={focused.summary} apply={apply} />;
+  }
+  return <DesignMargin {...{ design, client, version, summary, shelf, apply }} today={props.today} />;
+}
