@@ -2,10 +2,11 @@
 import 'server-only';
 import { randomUUID } from 'node:crypto';
 import { connect, LOCAL_WORKSPACE, repositories } from '@/data';
-import { AppError, type Context, type Stores } from '@/operations';
+import { AppError, type Context, LiveHub, type Stores } from '@/operations';
 
 interface Shared {
   stores?: Stores;
+  live?: LiveHub;
 }
 
 // Development reloads modules; the pool must outlive that.
@@ -22,6 +23,10 @@ function stores(): Stores {
     shared.stores = repositories(connect(url));
   }
   return shared.stores;
+}
+
+export function liveHub(): LiveHub {
+  return (shared.live ??= new LiveHub());
 }
 
 /** For what needs no person: a link is its own entitlement. */

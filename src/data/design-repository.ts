@@ -111,6 +111,10 @@ function locked(db: Kysely<Database>, current: StoredDesign): LockedDesign {
     },
     since: async (revision) =>
       (await log().where('revision', '>', revision).orderBy('revision').execute()).map(logged),
+    latest: async (before, limit) => {
+      const rows = log().orderBy('revision', 'desc').limit(limit);
+      return (await (before === null ? rows : rows.where('revision', '<', before)).execute()).map(logged);
+    },
   };
 }
 

@@ -7,6 +7,8 @@ export * from './import-book';
 export * from './designs';
 export * from './edit-design';
 export * from './ports';
+export * from './history';
 export * from './links';
+export * from './live';
 export * from './report';
 export { priceDesignOnServer } from './price-design';

@@ -103,6 +103,11 @@ async function changeNow<T>(entry: KeptDesign, id: string, work: Work<T>): Promi
     current: entry.stored,
     batch: async (batch) => entry.log.find((each) => each.batch === batch) ?? null,
     since: async (revision) => entry.log.filter((each) => each.revision > revision),
+    latest: async (before, limit) =>
+      entry.log
+        .filter((each) => before === null || each.revision < before)
+        .slice(-limit)
+        .reverse(),
   });
   if (!write) return result;
   const revision = entry.stored.revision + 1;

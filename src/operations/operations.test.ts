@@ -16,6 +16,7 @@ import {
   importDesign,
   listBooks,
   listDesigns,
+  LiveHub,
   openDesign,
   priceDesignOnServer,
 } from './index';
@@ -82,5 +83,33 @@ describe('errors', () => {
     const refused = Object.assign(new Error('connect'), { code: 'ECONNREFUSED' });
     expect(asAppError(refused).code).toBe('unavailable');
     expect(asAppError(new AppError('stale', 'x')).code).toBe('stale');
+  });
+});
+
+describe('whoever has a design open', () => {
+  it('hears of every save of it and of nothing else, and how many there are', () => {
+    const hub = new LiveHub();
+    const heard: string[] = [];
+    const listener = (name: string) => ({
+      revision: (revision: number) => void heard.push(`${name} r${revision}`),
+      present: (count: number) => void heard.push(`${name} sees ${count}`),
+    });
+    const leave = hub.join('one', listener('ada'));
+    hub.join('one', listener('ben'));
+    hub.join('two', listener('cid'));
+    hub.saved('one', 7);
+    leave();
+    hub.saved('one', 8);
+    hub.saved('three', 1);
+    expect(heard).toEqual([
+      'ada sees 1',
+      'ada sees 2',
+      'ben sees 2',
+      'cid sees 1',
+      'ada r7',
+      'ben r7',
+      'ben sees 1',
+      'ben r8',
+    ]);
   });
 });

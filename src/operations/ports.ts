@@ -59,6 +59,8 @@ export interface LockedDesign {
   readonly current: StoredDesign;
   batch(batch: string): Promise<LoggedBatch | null>;
   since(revision: number): Promise<readonly LoggedBatch[]>;
+  /** Newest first; `before` a revision, or from the newest on. */
+  latest(before: number | null, limit: number): Promise<readonly LoggedBatch[]>;
 }
 
 export interface DesignStore {

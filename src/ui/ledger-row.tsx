@@ -27,7 +27,11 @@ export function LedgerRowView<Row>(props: LedgerRowProps<Row>) {
   const { id, row, index, place, columns, tracks, activeColumn, editing, selected } = props;
   const active = activeColumn !== null;
   const { setNodeRef: setRow, isOver } = useDroppable({ id: row.key });
-  const { setNodeRef: setGrip, listeners, isDragging } = useDraggable({
+  const {
+    setNodeRef: setGrip,
+    listeners,
+    isDragging,
+  } = useDraggable({
     id: row.key,
     disabled: !props.drag,
   });

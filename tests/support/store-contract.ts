@@ -9,6 +9,8 @@ import {
   copyDesign,
   createDesign,
   deleteDesign,
+  designAt,
+  designHistory,
   editDesign,
   findOffers,
   importBook,
@@ -19,6 +21,7 @@ import {
   readCatalogue,
   readRates,
   restoreDesign,
+  savedSince,
 } from '@/operations';
 import { smallBookFile } from './books';
 import { designOf, serverOf } from './designs';
@@ -226,6 +229,33 @@ export function storeContract(name: string, make: () => Promise<Stores>): void {
       await expect(editDesign(context, 'x', batchOf(0, rename('x')))).rejects.toMatchObject({
         code: 'not-found',
       });
+    });
+
+    it('remember every revision: who, when, what, and the design as it was', async () => {
+      const id = await imported();
+      const first = (await openDesign(context, id)).design;
+      for (const [base, name] of ['One', 'Two', 'Three'].entries()) {
+        await editDesign(context, id, batchOf(base, rename(name)));
+      }
+      const rows = await designHistory(context, id, null);
+      expect(rows.map((row) => [row.revision, row.user])).toEqual([
+        [3, 'ada'],
+        [2, 'ada'],
+        [1, 'ada'],
+      ]);
+      expect(rows[0]!.edits).toEqual([rename('Three')]);
+      expect((await designHistory(context, id, 3)).map((row) => row.revision)).toEqual([2, 1]);
+      expect(await designAt(context, id, 0)).toEqual(first);
+      expect((await designAt(context, id, 2)).sections[0]!.components[0]!.name).toBe('Two');
+      expect(await designAt(context, id, 3)).toEqual((await openDesign(context, id)).design);
+      const since = await savedSince(context, id, 1);
+      expect([since.revision, since.batches.map((batch) => batch.revision)]).toEqual([3, [2, 3]]);
+      expect(JSON.stringify(since)).not.toContain('inverse');
+      const missing = { code: 'not-found' };
+      await expect(designAt(context, id, 4)).rejects.toMatchObject(missing);
+      await expect(designHistory(other, id, null)).rejects.toMatchObject(missing);
+      await expect(designAt(other, id, 0)).rejects.toMatchObject(missing);
+      await expect(savedSince(other, id, 0)).rejects.toMatchObject(missing);
     });
   });
 }

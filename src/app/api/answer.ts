@@ -72,3 +72,10 @@ export function revisionOf(params: Params): number {
   }
   return revision;
 }
+
+/** Null: nothing was given. Refused where it is no whole number from 0 on. */
+export function wholeNumber(text: string | null): number | null {
+  if (text === null) return null;
+  if (!/^\d{1,9}$/.test(text)) throw new AppError('invalid', 'A revision is a whole number.');
+  return Number(text);
+}

@@ -1,10 +1,9 @@
 /** Both changed the same thing: shows both values and asks which to keep. Nothing is overwritten unasked. */
 'use client';
-import { type Edit, findComponent, type Design } from '@/core/design';
-import { describeRunning, describeTerm } from '@/core/display';
-import type { Cased } from '@/core/usage';
+import type { Design } from '@/core/design';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
+import { subjectOf, valueOf } from './edit-words';
 import type { Conflict } from './session/design-session';
 
 interface ConflictsProps {
@@ -56,88 +55,4 @@ export function Conflicts({ conflicts, design, onSettle }: ConflictsProps) {
       )}
     </Dialog>
   );
-}
-
-const FIELDS: Readonly<Record<string, string>> = {
-  name: 'The name',
-  count: 'The count',
-  place: 'The place',
-  choice: 'The offer',
-  running: 'The running hours',
-  term: 'The way of paying',
-  size: 'The size',
-  load: 'The load',
-  committed: 'The committed units',
-  mayBeStopped: 'Whether it may be stopped',
-  licences: 'The licences',
-  months: 'The months',
-  custom: 'The own charges',
-  later: 'The later amounts',
-  borne: 'The share borne',
-  guesses: 'What is a guess',
-};
-
-function subjectOf(edit: Edit, design: Design): string {
-  const named = (id: string): string =>
-    findComponent(design, id)?.name ?? design.sections.find((each) => each.id === id)?.name ?? 'a component';
-  switch (edit.edit) {
-    case 'set-component':
-      return `${FIELDS[edit.field]} of “${named(edit.id)}”`;
-    case 'set-usage':
-      return `The use of “${named(edit.id)}”`;
-    case 'rename-section':
-      return `The name of the section “${named(edit.id)}”`;
-    case 'set-design':
-    case 'set-assumption':
-      return `The ${edit.field} of the design`;
-    case 'set-agreements':
-      return 'The agreements of the design';
-    case 'answer-check':
-      return 'The answer to a check';
-    case 'pin-books':
-      return 'The price books of the design';
-    default:
-      return 'A part of the design';
-  }
-}
-
-/** Likely first; lean and heavy only where they are given. */
-function casedText({ likely, lean, heavy }: Cased): string {
-  return [likely, lean && `lean ${lean}`, heavy && `heavy ${heavy}`].filter(Boolean).join(', ');
-}
-
-export function valueOf(edit: Edit): string {
-  switch (edit.edit) {
-    case 'set-component':
-      if (edit.field === 'name') return edit.value;
-      if (edit.field === 'count') return casedText(edit.value);
-      if (edit.field === 'term') return describeTerm(edit.value);
-      if (edit.field === 'place') return edit.value ? `${edit.value.book}, ${edit.value.region}` : 'none';
-      if (edit.field === 'choice') return edit.value.by === 'sku' ? edit.value.sku : edit.value.by;
-      if (edit.field === 'running') return describeRunning(edit.value);
-      return edit.value === null ? 'none' : JSON.stringify(edit.value);
-    case 'set-usage':
-      return edit.value ? `${edit.value.amount.likely} ${edit.value.unit}` : 'none';
-    case 'rename-section':
-      return edit.name;
-    case 'set-design':
-      return edit.value;
-    case 'set-assumption':
-      return JSON.stringify(edit.value);
-    case 'set-agreements':
-      return edit.agreements.map((each) => each.name).join(', ') || 'none';
-    case 'answer-check':
-      return edit.reason ?? 'no answer';
-    case 'pin-books':
-      return edit.books.map((pin) => `${pin.book} r${pin.revision}`).join(', ');
-    case 'add-component':
-      return edit.component.name;
-    case 'add-section':
-      return edit.section.name;
-    case 'remove-component':
-    case 'remove-section':
-      return 'removed';
-    case 'move-component':
-      return 'moved';
-  }
 }

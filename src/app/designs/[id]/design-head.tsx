@@ -1,6 +1,6 @@
 /** The line under the top: the design's name, whether it is saved, undo and redo, export. */
 'use client';
-import { Redo2, Undo2 } from 'lucide-react';
+import { History, Redo2, Undo2 } from 'lucide-react';
 import { Menu } from '@/ui/menu';
 import { writeWhen } from '../../lib/time';
 import { type DesignView, DesignViews } from './design-views';
@@ -12,6 +12,9 @@ interface DesignHeadProps {
   readonly open?: number;
   readonly onView: (view: 'ledger' | 'checklist') => void;
   readonly state: SessionState;
+  /** How many have the design open, this one included. */
+  readonly present: number;
+  readonly onHistory: () => void;
   readonly onOpenDesign: () => void;
   readonly onUndo: () => void;
   readonly onRedo: () => void;
@@ -20,17 +23,8 @@ interface DesignHeadProps {
 
 export type ExportForm = 'csv' | 'json' | 'xlsx' | 'pdf' | 'md';
 
-export function DesignHead({
-  id,
-  view,
-  open,
-  onView,
-  state,
-  onOpenDesign,
-  onUndo,
-  onRedo,
-  onExport,
-}: DesignHeadProps) {
+export function DesignHead(props: DesignHeadProps) {
+  const { id, view, open, onView, state, present, onHistory, onOpenDesign, onUndo, onRedo, onExport } = props;
   const icon = 'rounded p-1.5 text-soft enabled:hover:bg-wash disabled:opacity-40';
   return (
     <div className="flex h-[46px] shrink-0 items-center gap-5 border-b border-line px-[18px]">
@@ -46,7 +40,15 @@ export function DesignHead({
       </h1>
       <DesignViews id={id} here={view} open={open} onView={onView} />
       <div className="ml-auto flex items-center gap-1.5 whitespace-nowrap">
+        {present > 1 && (
+          <span role="status" className="mr-1 text-xs text-soft">
+            {present} have it open
+          </span>
+        )}
         <SavedState state={state} />
+        <button type="button" aria-label="Revisions" title="Revisions" onClick={onHistory} className={icon}>
+          <History size={16} aria-hidden="true" />
+        </button>
         <button type="button" aria-label="Undo" disabled={!state.canUndo} onClick={onUndo} className={icon}>
           <Undo2 size={16} aria-hidden="true" />
         </button>

@@ -38,6 +38,11 @@ export function rowsOf(design: Design, summary: DesignSummary | null): LedgerRow
   ];
 }
 
+/** The right end of the scale that all wicks share. */
+export function widestOf(summary: DesignSummary | null): number {
+  return Math.max(0, ...(summary?.sections.map((section) => Number(section.wick.high)) ?? []));
+}
+
 /** A new component of a kind, placed where the last one of its section, or of the design, is. */
 export function newComponent(
   design: Design,

@@ -15,3 +15,8 @@ export function useView(id: string): readonly [PageView, (view: PageView) => voi
   );
   return [view, show];
 }
+
+/** Gives the ledger the focus. */
+export function toLedger(): void {
+  document.querySelector<HTMLElement>('[role=grid]')?.focus();
+}

@@ -8,7 +8,7 @@ import { compareOffers } from '@/core/pricing';
 import { summarise } from '@/core/range';
 import type { PricingClient } from '@/workers/client';
 import { keptRange, readCount, readUse, textOfUse } from './cells/use-text';
-import { valueOf } from './conflicts';
+import { valueOf } from './edit-words';
 import { matchesWords } from './pickers/offer-table';
 import { savingText } from './pickers/term-picker';
 import { placeEdits } from './place-edits';

@@ -10,9 +10,7 @@ import { adding } from './adding';
 import { Checklist } from './checklist/checklist';
 import { useFindings } from './checklist/use-findings';
 import { ledgerColumns, type PickerKind } from './columns';
-import { Conflicts } from './conflicts';
 import { type MarginView, VIEW_OF_COLUMN } from './margin/component-margin';
-import { PasteDialog } from './paste/paste-dialog';
 import { usePaste } from './paste/use-paste';
 import { OpenPicker, type PickerState } from './pickers/open-picker';
 import { DesignHead } from './design-head';
@@ -21,15 +19,16 @@ import { LedgerBar } from './ledger-bar';
 import { filteredRows, NO_FILTER, useHiddenColumns } from './ledger-view';
 import { download, useFindItems } from './find-items';
 import { usePricing, usePricingClient } from './pricing';
-import { rowsOf } from './rows';
+import { rowsOf, widestOf } from './rows';
 import { useSelection } from './selection/use-selection';
+import { useLive } from './session/use-live';
 import { hoursInMonth, placeText, type ShelfBook } from './shelf';
-import { Shortcuts } from './shortcuts';
 import { Tally } from './tally';
 import { ledgerActs } from './use-ledger-acts';
 import { usePageKeys } from './use-page-keys';
-import { useView } from './use-view';
+import { toLedger, useView } from './use-view';
 import { type Initial, useSession } from './use-session';
+import { type OpenDialog, WorkbenchDialogs } from './workbench-dialogs';
 import { WorkbenchMargin } from './workbench-margin';
 
 interface WorkbenchProps {
@@ -53,7 +52,8 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
   const [view, setView] = useState<MarginView>('settings');
   const [marginOpen, setMarginOpen] = useState(true);
   const [picker, setPicker] = useState<PickerState | null>(null);
-  const [keysOpen, setKeysOpen] = useState(false);
+  const [dialog, setDialog] = useState<OpenDialog>(null);
+  const present = useLive(id, session);
   const [page, showPage] = useView(id);
   const findings = useFindings(client, design, page === 'checklist');
 
@@ -67,10 +67,7 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
     [allRows, filtering, shelf],
   );
   const selection = useSelection(rows);
-  const most = useMemo(
-    () => Math.max(0, ...(pricing.summary?.sections.map((section) => Number(section.wick.high)) ?? [])),
-    [pricing.summary],
-  );
+  const most = useMemo(() => widestOf(pricing.summary), [pricing.summary]);
   const apply = useCallback(
     (edits: readonly Edit[]): boolean => {
       const refused = session.apply(edits);
@@ -80,7 +77,6 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
     [session],
   );
   const preview = useCallback((edits: readonly Edit[]) => session.preview(edits), [session]);
-  const toLedger = useCallback(() => document.querySelector<HTMLElement>('[role=grid]')?.focus(), []);
   const { move: moveSelection } = selection;
   const moveCursor = useCallback(
     (next: LedgerCursor, reach?: Reach) => {
@@ -135,7 +131,8 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
     },
     [session],
   );
-  usePageKeys(takeStep, () => setKeysOpen(true));
+  const undo = { label: 'Undo', run: () => takeStep('undo') };
+  usePageKeys(takeStep, () => setDialog('keys'));
 
   const acts = ledgerActs({
     design,
@@ -143,7 +140,7 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
     cursor,
     selected: selection.components,
     apply,
-    undo: () => takeStep('undo'),
+    undo: undo.run,
     moveCursor,
     selectAll: selection.selectAll,
     selectNone: selection.clear,
@@ -156,7 +153,7 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
     client,
     shelf,
     apply,
-    undo: () => takeStep('undo'),
+    undo: undo.run,
     moveCursor,
   });
 
@@ -179,8 +176,8 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
     moveCursor,
     toLedger,
     addSection,
-    undo: () => takeStep('undo'),
-    showKeys: () => setKeysOpen(true),
+    undo: undo.run,
+    showKeys: () => setDialog('keys'),
   });
 
   return (
@@ -191,8 +188,10 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
         open={findings.findings?.filter((each) => each.answered === null).length}
         onView={showPage}
         state={state}
+        present={present}
+        onHistory={() => setDialog('history')}
         onOpenDesign={() => setSubject(WHOLE_DESIGN)}
-        onUndo={() => takeStep('undo')}
+        onUndo={undo.run}
         onRedo={() => takeStep('redo')}
         onExport={(form) => download(id, form)}
       />
@@ -241,7 +240,7 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
             allRows.every((row) => row.data.kind !== 'component') && (
               <EmptyDesign
                 onFirst={() => acts.writeNext(design.sections[0]!.id)}
-                onKeys={() => setKeysOpen(true)}
+                onKeys={() => setDialog('keys')}
               />
             )}
         </div>
@@ -273,25 +272,28 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
           onEdits={(edits) => void apply(edits)}
         />
       )}
-      <PasteDialog
-        text={pasted}
-        design={design}
+      <WorkbenchDialogs
+        id={id}
+        state={state}
+        session={session}
         shelf={shelf}
-        section={hereSection()?.name ?? ''}
-        place={hereSection()?.components.findLast((each) => each.place)?.place ?? null}
+        pasted={pasted}
+        section={hereSection()}
+        open={dialog}
         onPaste={(components) => {
           forgetPasted();
           paste(components);
           requestAnimationFrame(toLedger);
         }}
-        onClose={forgetPasted}
+        onRestore={(edits, revision) => {
+          setDialog(null);
+          if (apply(edits)) tell(`The design is as it was at revision ${revision}.`, undo);
+        }}
+        onClose={() => {
+          setDialog(null);
+          forgetPasted();
+        }}
       />
-      <Conflicts
-        conflicts={state.conflicts}
-        design={design}
-        onSettle={(conflict, keep) => session.settle(conflict, keep)}
-      />
-      <Shortcuts open={keysOpen} onClose={() => setKeysOpen(false)} />
     </>
   );
 }

@@ -260,4 +260,40 @@ describe('undo and redo', () => {
     session.apply([count('3')]);
     expect(session.getState().canRedo).toBe(false);
   });
+
+  it('shows what others saved while nothing is pending, and keeps its own undo', () => {
+    const server = new FakeServer();
+    const session = open(server);
+    server.save('theirs', [count('9', 'b')]);
+    session.catchUp(1, server.log);
+    expect(findComponent(session.getState().design, 'b')!.count.likely).toBe('9');
+    expect(session.getState()).toMatchObject({ revision: 1, saving: 'saved', conflicts: [] });
+    session.catchUp(1, server.log);
+    expect(session.getState().revision).toBe(1);
+    expect(session.apply([count('3')])).toBeNull();
+    expect(session.undo()).toBeNull();
+    expect(findComponent(session.getState().design, 'b')!.count.likely).toBe('9');
+  });
+
+  it('hears of its own save early without saving or asking twice', async () => {
+    const server = new FakeServer();
+    const session = open(server);
+    session.apply([count('4')]);
+    session.catchUp(server.revision, server.log);
+    await settled();
+    expect(server.log).toHaveLength(1);
+    expect(session.getState()).toMatchObject({ revision: 1, saving: 'saved', conflicts: [] });
+    expect(findComponent(session.getState().design, 'a')!.count.likely).toBe('4');
+  });
+
+  it('asks where others changed the same while an edit was on its way', async () => {
+    const server = new FakeServer();
+    const session = open(server);
+    server.away = true;
+    session.apply([count('4')]);
+    await settled();
+    server.save('theirs', [count('9')]);
+    session.catchUp(1, server.log);
+    expect(session.getState().conflicts).toMatchObject([{ mine: count('4'), theirs: count('9') }]);
+  });
 });

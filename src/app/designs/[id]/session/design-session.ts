@@ -5,56 +5,9 @@
  */
 import { applyEdits, type Design, type Edit, editTarget } from '@/core/design';
 import { sentenceFor } from '@/core/display';
+import type { Batch, Conflict, Kept, Outside, RemoteBatch, SessionState } from './session-types';
 
-export interface Batch {
-  readonly batch: string;
-  readonly edits: readonly Edit[];
-}
-
-export interface RemoteBatch extends Batch {
-  readonly revision: number;
-  readonly user: string;
-}
-
-export type SendResult =
-  | { readonly result: 'saved'; readonly revision: number; readonly savedAt: string }
-  | { readonly result: 'stale'; readonly revision: number; readonly batches: readonly RemoteBatch[] }
-  | { readonly result: 'refused'; readonly message: string }
-  | { readonly result: 'unreachable' };
-
-export interface Outside {
-  send(body: { readonly baseRevision: number } & Batch): Promise<SendResult>;
-  /** Pending edits outlive the page; null forgets them. */
-  keep(kept: Kept | null): void;
-  newId(): string;
-  /** Calls back later; used to try again after a lost connection. */
-  later(milliseconds: number, action: () => void): void;
-}
-
-export interface Kept {
-  readonly baseRevision: number;
-  readonly pending: readonly Batch[];
-}
-
-export interface Conflict {
-  readonly id: string;
-  readonly mine: Edit;
-  /** Null: what it was about is gone. */
-  readonly theirs: Edit | null;
-}
-
-export interface SessionState {
-  readonly design: Design;
-  /** Grows with every change of `design`. */
-  readonly version: number;
-  readonly revision: number;
-  readonly saving: 'saved' | 'saving' | 'unreachable' | 'refused';
-  readonly savedAt: string;
-  readonly message: string | null;
-  readonly conflicts: readonly Conflict[];
-  readonly canUndo: boolean;
-  readonly canRedo: boolean;
-}
+export type * from './session-types';
 
 interface Step {
   readonly undo: readonly Edit[];
@@ -113,6 +66,11 @@ export class DesignSession {
   /** Sends what is still pending, for example from before a reload. */
   start(): void {
     void this.flush();
+  }
+
+  /** Others saved: their edits go under what is pending here. Nothing is asked unless both changed the same. */
+  catchUp(revision: number, batches: readonly RemoteBatch[]): void {
+    if (revision > this.baseRevision) this.rebase(revision, batches);
   }
 
   /** Makes a change. Returns a sentence if it cannot be made; nothing is changed then. */
@@ -230,7 +188,7 @@ export class DesignSession {
       this.baseRevision = revision;
     }
     this.sendFrom = Math.max(this.baseRevision, revision);
-    this.pending = this.pending.filter((each) => each !== batch);
+    this.pending = this.pending.filter((each) => each.batch !== batch.batch);
     this.keepPending();
     const saving = this.pending.length > 0 ? 'saving' : 'saved';
     this.patch({ revision: this.baseRevision, savedAt, saving, message: null });
@@ -277,7 +235,7 @@ export class DesignSession {
   }
 
   private drop(batch: Batch, message: string): void {
-    this.pending = this.pending.filter((each) => each !== batch);
+    this.pending = this.pending.filter((each) => each.batch !== batch.batch);
     this.keepPending();
     this.patch({ saving: 'refused', message });
     this.show();

@@ -1,11 +1,20 @@
-/** POST: a batch of edits on a base revision. Answered only when it is safe; lists are brought up to date after. */
+/**
+ * GET ?since=…: what was saved after a revision. POST: a batch of edits on a base revision, answered only when it is
+ * safe; lists are brought up to date after, and everybody who has the design open is told.
+ */
 import { after } from 'next/server';
-import { context } from '@/app/wiring';
-import { editDesign, priceAfterEdit } from '@/operations';
-import { boundedJson, handler } from '../../../answer';
+import { context, liveHub } from '@/app/wiring';
+import { editDesign, priceAfterEdit, savedSince } from '@/operations';
+import { boundedJson, handler, wholeNumber } from '../../../answer';
+
+export const GET = handler(async (request, { id }) => {
+  const since = wholeNumber(new URL(request.url).searchParams.get('since'));
+  return Response.json(await savedSince(context(), id!, since ?? 0));
+});
 
 export const POST = handler(async (request, { id }) => {
   const saved = await editDesign(context(), id!, await boundedJson(request, 4_000_000));
+  liveHub().saved(id!, saved.revision);
   after(() => priceAfterEdit(context(), id!).catch((error: unknown) => console.error(error)));
   return Response.json(saved);
 });

@@ -1,0 +1,9 @@
+/** GET ?before=…: revisions of the design, newest first. */
+import { context } from '@/app/wiring';
+import { designHistory } from '@/operations';
+import { handler, wholeNumber } from '../../../answer';
+
+export const GET = handler(async (request, { id }) => {
+  const before = wholeNumber(new URL(request.url).searchParams.get('before'));
+  return Response.json(await designHistory(context(), id!, before));
+});

@@ -1,0 +1,40 @@
+/** GET: a stream of events about one design: each new revision, and how many have it open. */
+import { context, liveHub } from '@/app/wiring';
+import { openDesign } from '@/operations';
+import { handler } from '../../../answer';
+
+const BEAT = 20_000;
+
+export const GET = handler(async (request, { id }) => {
+  const { revision } = await openDesign(context(), id!);
+  const encoder = new TextEncoder();
+  let leave = (): void => undefined;
+  const body = new ReadableStream<Uint8Array>({
+    start(controller) {
+      const send = (text: string): void => {
+        try {
+          controller.enqueue(encoder.encode(text));
+        } catch {
+          leave();
+        }
+      };
+      const tell = (event: string, value: number): void => send(`event: ${event}\ndata: ${value}\n\n`);
+      const beat = setInterval(() => send(': still here\n\n'), BEAT);
+      const part = liveHub().join(id!, {
+        revision: (next) => tell('revision', next),
+        present: (count) => tell('present', count),
+      });
+      leave = () => {
+        clearInterval(beat);
+        part();
+      };
+      request.signal.addEventListener('abort', () => leave());
+      tell('revision', revision);
+    },
+    cancel: () => leave(),
+  });
+  return new Response(body, {
+    // Not transformed: a compressed stream would wait for more before it sends anything.
+    headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-cache, no-transform' },
+  });
+});
