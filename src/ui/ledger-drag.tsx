@@ -1,9 +1,19 @@
 /** Dragging rows by their grip. What it means to drop one is the affair of whoever owns the rows. */
 'use client';
-import { DndContext, type DragEndEvent, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
+import {
+  DndContext,
+  type DragEndEvent,
+  getClientRect,
+  PointerSensor,
+  pointerWithin,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core';
 import { type ReactNode, useId } from 'react';
 import type { LedgerRow, RowDrag } from './ledger-types';
 
+/** Virtual rows stand where their transform puts them, so that it must be measured too. */
+const MEASURED = { draggable: { measure: getClientRect }, droppable: { measure: getClientRect } };
 /** Pixels before a press becomes a drag. */
 const DISTANCE = 4;
 
@@ -25,7 +35,13 @@ export function LedgerDrag<Row>({
     if (from && to && from !== to) drag.onDrop(from.data, to.data);
   };
   return (
-    <DndContext id={id} sensors={sensors} onDragEnd={onDragEnd}>
+    <DndContext
+      id={id}
+      sensors={sensors}
+      collisionDetection={pointerWithin}
+      measuring={MEASURED}
+      onDragEnd={onDragEnd}
+    >
       {children}
     </DndContext>
   );

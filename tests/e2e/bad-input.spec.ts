@@ -142,7 +142,7 @@ test('a lost connection keeps the edits, says so, and sends them later', async (
   await openDesign(page, design);
   await context.setOffline(true);
   await typeInto(page, 'Seat cache', COLUMN.count, '6');
-  await expect(page.getByRole('status')).toContainText('No connection. Your edits are kept');
+  await expect(page.getByTestId('saved')).toContainText('No connection. Your edits are kept');
   await expect(cell(page, 'Seat cache', COLUMN.count)).toHaveText('6');
   await context.setOffline(false);
   await saved(page);

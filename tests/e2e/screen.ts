@@ -44,7 +44,7 @@ export async function total(page: Page): Promise<number> {
 }
 
 export async function saved(page: Page): Promise<void> {
-  await expect(page.getByRole('status')).toContainText(/^Saved/);
+  await expect(page.getByTestId('saved')).toContainText(/^Saved/);
 }
 
 /** A design of its own for a test that changes things. */

@@ -40,11 +40,7 @@ export function DesignHead(props: DesignHeadProps) {
       </h1>
       <DesignViews id={id} here={view} open={open} onView={onView} />
       <div className="ml-auto flex items-center gap-1.5 whitespace-nowrap">
-        {present > 1 && (
-          <span role="status" className="mr-1 text-xs text-soft">
-            {present} have it open
-          </span>
-        )}
+        {present > 1 && <span className="mr-1 text-xs text-soft">{present} have it open</span>}
         <SavedState state={state} />
         <button type="button" aria-label="Revisions" title="Revisions" onClick={onHistory} className={icon}>
           <History size={16} aria-hidden="true" />
@@ -85,6 +81,7 @@ function SavedState({ state }: { readonly state: SessionState }) {
   return (
     <span
       role="status"
+      data-testid="saved"
       suppressHydrationWarning
       className={`mr-2 max-w-[560px] truncate text-xs max-[700px]:sr-only ${strange ? 'font-semibold text-ember-ink' : 'text-soft'}`}
       title={text}

@@ -101,6 +101,13 @@ describe('pasted lines', () => {
     });
   });
 
+  it('stand with the provider that has the offer, where several have the region', () => {
+    const books = [{ ...WORLD.books[0]!, key: 'other', title: 'Other', offers: [] }, ...WORLD.books];
+    const read = table('Name\tOffer\tRegion\na\tbal-4-16\tSevern');
+    const [line] = pastedLines(read, read.fields, { ...WORLD, books, place: null });
+    expect(line!.component!.place).toEqual({ book: 'norvane', region: 'severn-1' });
+  });
+
   it('name every fault of a row at once', () => {
     const [line] = lines('Name\tRegion\tCount\na\tAtlantis\tmany');
     expect(line!.faults.map((each) => each.column)).toEqual([1, 2]);

@@ -60,7 +60,7 @@ function pastedLine(
   const place = placeOf(cell, world, fault);
   const book = world.books.find((each) => each.key === place?.book);
   const wanted = cell('offer');
-  const offer = book?.offers.find((each) => same(each.sku, wanted) || same(each.name, wanted));
+  const offer = book && offerOf(book, wanted);
   if (wanted && !offer) fault('offer', `${book?.title ?? 'The book'} has no offer “${wanted.slice(0, 60)}”.`);
   const kind = kindFor(cell, offer?.kind ?? null, fault);
   const choice = choiceFor(cell, kind, offer?.sku ?? null, fault);
@@ -97,13 +97,19 @@ function placeOf(cell: Cell, { books, place }: PasteWorld, fault: Report): Place
     return named.regions[0] ? { book: named.key, region: named.regions[0].code } : null;
   }
   const home = candidates.filter((book) => regionOf(book, region));
-  // The provider of the lines around wins where several have a region of that name.
-  const book = home.find((each) => each.key === place?.book) ?? home[0];
+  // Where several have a region of that name: who has the offer, then who the lines around are bought from.
+  const having = home.filter((each) => offerOf(each, cell('offer')));
+  const likely = having.length > 0 ? having : home;
+  const book = likely.find((each) => each.key === place?.book) ?? likely[0];
   if (!book) {
     fault('region', `${named ? named.title : 'No provider'} has no region “${region.slice(0, 60)}”.`);
     return null;
   }
   return { book: book.key, region: regionOf(book, region)!.code };
+}
+
+function offerOf({ offers }: PasteBook, text: string) {
+  return text === '' ? undefined : offers.find((each) => same(each.sku, text) || same(each.name, text));
 }
 
 function regionOf(book: PasteBook, text: string) {
