@@ -7,6 +7,7 @@ import {
   type BookSet,
   compareOffers,
   compareTerms,
+  loadAtBudget,
   type MonthSeries,
   priceCases,
   type PricedDesign,
@@ -76,6 +77,15 @@ export class Answerer {
       }
       case 'checks':
         return this.checks(question.design);
+      case 'budget': {
+        const answer = loadAtBudget(question.design, await this.shelf.booksFor(question.design));
+        return (
+          answer && {
+            crossed: answer.crossed,
+            times: answer.crossed === 'at' ? answer.times.toString() : null,
+          }
+        );
+      }
       default:
         return assertNever(question);
     }

@@ -99,7 +99,8 @@ export type Question =
   | { readonly ask: 'terms'; readonly design: Design; readonly component: Component }
   | { readonly ask: 'newer'; readonly design: Design; readonly books: Design['books'] }
   | { readonly ask: 'months'; readonly design: Design; readonly horizon: number }
-  | { readonly ask: 'checks'; readonly design: Design };
+  | { readonly ask: 'checks'; readonly design: Design }
+  | { readonly ask: 'budget'; readonly design: Design };
 
 export interface Answers {
   price: { readonly version: number; readonly summary: DesignSummary; readonly milliseconds: number };
@@ -109,6 +110,8 @@ export interface Answers {
   newer: NewerAnswer;
   months: MonthsAnswer;
   checks: readonly PricedFinding[];
+  /** By how much the load may grow; null: no budget. */
+  budget: { readonly crossed: 'at' | 'never' | 'without-load'; readonly times: string | null } | null;
 }
 
 export type Request = { readonly id: number } & Question;

@@ -5,7 +5,8 @@ import { componentOf, designOf, serverOf, storeOf, transferOf, volumeOf } from '
 import { anyWideDesign, WIDE_BOOKS } from '@tests/support/wide-designs';
 import { allComponents, applyEdits, type Component, type Design } from '../design';
 import { priceDesign } from '../pricing';
-import { CHECKS, environmentOf, type Finding, findingsOf, lookedAt } from './index';
+import { summarise } from '../range';
+import { CHECKS, environmentOf, type Finding, findingsOf, lookedAt, untouchedOf } from './index';
 
 const BOOKS = smallBooks();
 let made = 0;
@@ -253,5 +254,24 @@ describe('what must be at hand', () => {
     expect(kinds).toContain('server severn');
     expect(kinds).toContain('backup severn');
     expect(lookedAt(designOf([]))).toEqual([]);
+  });
+});
+
+describe('guesses and untouched defaults', () => {
+  it('are listed with the most money first, and not where somebody has thought about it', () => {
+    const design = designOf([
+      serverOf('small'),
+      serverOf('big', { count: { likely: '9' } }),
+      serverOf('done', {
+        count: { likely: '2', heavy: '4' },
+        running: { pattern: 'hours', hoursPerMonth: { likely: '100' } },
+      }),
+      transferOf('out', { likely: '300', heavy: '900' }, { guesses: ['usage/transferred'] }),
+      serverOf('lost', { choice: { by: 'none' } }),
+    ]);
+    const list = untouchedOf(design, summarise(design, BOOKS));
+    expect(list.map((each) => each.id)).toEqual(['big', 'small', 'out']);
+    expect(list[0]!.what).toEqual(['always on', 'on demand', 'no lean or heavy']);
+    expect(list[2]!.what).toEqual(['“Sent out” is a guess']);
   });
 });

@@ -11,6 +11,7 @@ import { USE_CHECKS } from './use-checks';
 
 export type { Finding } from './model';
 export { environmentOf } from './design-checks';
+export { type Untouched, untouchedOf } from './untouched';
 
 export const CHECKS: readonly Check[] = [
   ...LINE_CHECKS,

@@ -1,5 +1,6 @@
 export * from './alone';
 export * from './book-set';
+export * from './budget';
 export * from './months';
 export * from './price-cases';
 export * from './price-design';

@@ -121,6 +121,11 @@ export function ledgerColumns(context: ColumnContext): LedgerColumn<Row>[] {
       cell: (row) =>
         row.kind === 'component' && (
           <span className="truncate text-soft">
+            {isGuess(row.component) && (
+              <abbr title="a guess" aria-label="a guess:" className="mr-1 no-underline">
+                ≈
+              </abbr>
+            )}
             {textOfUse(row.component) || (mainMeter(row.component.kind) ? 'enter' : '')}
           </span>
         ),
@@ -174,6 +179,12 @@ export function ledgerColumns(context: ColumnContext): LedgerColumn<Row>[] {
       edit: (row) => (row.kind === 'component' || row.kind === 'section' ? explains : null),
     },
   ];
+}
+
+/** Whether what the ledger shows as use is marked as a guess. */
+function isGuess({ kind, guesses }: Component): boolean {
+  const meter = mainMeter(kind)?.meter;
+  return meter !== undefined && (guesses?.includes(`usage/${meter}`) ?? false);
 }
 
 function NameCell({ row }: { readonly row: Row }) {

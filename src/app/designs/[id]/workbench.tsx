@@ -1,7 +1,7 @@
 /** The design's working screen: ledger, margin, tally line, and the lists that open from the ledger. */
 'use client';
 import { useCallback, useMemo, useState } from 'react';
-import type { Edit, Section } from '@/core/design';
+import { allComponents, type Edit, type Section } from '@/core/design';
 import { Ledger, type LedgerCursor, type Reach } from '@/ui/ledger';
 import { Margin } from '@/ui/margin';
 import { tell } from '@/ui/toast';
@@ -26,6 +26,7 @@ import { hoursInMonth, placeText, type ShelfBook } from './shelf';
 import { Tally } from './tally';
 import { ledgerActs } from './use-ledger-acts';
 import { usePageKeys } from './use-page-keys';
+import { usePlausibility } from './use-plausibility';
 import { toLedger, useView } from './use-view';
 import { type Initial, useSession } from './use-session';
 import { type OpenDialog, WorkbenchDialogs } from './workbench-dialogs';
@@ -132,6 +133,7 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
     [session],
   );
   const undo = { label: 'Undo', run: () => takeStep('undo') };
+  usePlausibility(pricing, design, undo);
   usePageKeys(takeStep, () => setDialog('keys'));
 
   const acts = ledgerActs({
@@ -200,6 +202,7 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
           {page === 'checklist' && (
             <Checklist
               {...findings}
+              summary={pricing.summary}
               design={design}
               apply={apply}
               onShow={(component) => {
@@ -235,14 +238,12 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
               />
             </div>
           )}
-          {page === 'ledger' &&
-            design.sections.length > 0 &&
-            allRows.every((row) => row.data.kind !== 'component') && (
-              <EmptyDesign
-                onFirst={() => acts.writeNext(design.sections[0]!.id)}
-                onKeys={() => setDialog('keys')}
-              />
-            )}
+          {page === 'ledger' && allComponents(design).length === 0 && design.sections[0] && (
+            <EmptyDesign
+              onFirst={() => acts.writeNext(design.sections[0].id)}
+              onKeys={() => setDialog('keys')}
+            />
+          )}
         </div>
         <Margin label="Margin" open={marginOpen} onToggle={() => setMarginOpen(!marginOpen)}>
           <WorkbenchMargin

@@ -3,20 +3,23 @@
 import { useState } from 'react';
 import type { Design, Edit } from '@/core/design';
 import { findComponent } from '@/core/design';
+import type { DesignSummary } from '@/core/range';
 import { Amount } from '@/ui/amount';
 import { Button } from '@/ui/button';
 import { Empty } from '@/ui/empty';
 import type { PricedFinding } from '@/workers/protocol';
+import { UntouchedList } from './untouched-list';
 import type { Findings } from './use-findings';
 
 interface ChecklistProps extends Findings {
+  readonly summary: DesignSummary | null;
   readonly design: Design;
   readonly apply: (edits: readonly Edit[]) => boolean;
   /** Opens a component in the ledger. */
   readonly onShow: (component: string) => void;
 }
 
-export function Checklist({ findings, trouble, design, apply, onShow }: ChecklistProps) {
+export function Checklist({ findings, trouble, summary, design, apply, onShow }: ChecklistProps) {
   if (trouble) {
     return (
       <p role="alert" className="p-6 text-ember-ink">
@@ -50,6 +53,7 @@ export function Checklist({ findings, trouble, design, apply, onShow }: Checklis
           {open.map(row)}
         </List>
       )}
+      {summary && <UntouchedList design={design} summary={summary} onShow={onShow} />}
       {answered.length > 0 && (
         <List title={`Not wanted: ${answered.length}; printed in the report`} empty={open.length === 0}>
           {answered.map(row)}

@@ -54,7 +54,7 @@ export function DesignMargin({ design, summary, client, version, shelf, today, a
       </div>
       <h3 className="mt-5 mb-2 border-b border-ink pb-1 text-sm font-semibold">Assumptions</h3>
       <Assumptions design={design} apply={apply} />
-      <OverTime design={design} apply={apply} />
+      <OverTime design={design} client={client} apply={apply} />
       <Exchange design={design} today={today} apply={apply} />
       <h3 className="mt-5 mb-1 border-b border-ink pb-1 text-sm font-semibold">Price books</h3>
       <NewerBooks design={design} client={client} shelf={shelf} apply={apply} />

@@ -1,23 +1,26 @@
 /** What changes over the months, and what is put on top: start, growth, seasons, contingency, tax, share of allowances. */
 'use client';
-import { err, issue, ok, type Result } from '@/core/base';
+import { err, issue, ok, parseDecimal, type Result } from '@/core/base';
 import type { Assumptions, Design, Edit } from '@/core/design';
 import { sentenceFor } from '@/core/display';
 import { readQuantity } from '@/core/units';
 import { type Cased, sure } from '@/core/usage';
 import { Field } from '@/ui/field';
 import { TextEntry } from '@/ui/text-entry';
+import type { PricingClient } from '@/workers/client';
+import { BudgetNote } from './budget-note';
 import { CasedEntry } from './cased-entry';
 import { readNumber } from './settings-props';
 
 interface OverTimeProps {
+  readonly client: PricingClient | null;
   readonly design: Design;
   readonly apply: (edits: readonly Edit[]) => void;
 }
 
 type Optional = 'contingency' | 'tax' | 'allowanceShare';
 
-export function OverTime({ design, apply }: OverTimeProps) {
+export function OverTime({ design, client, apply }: OverTimeProps) {
   const { assumptions } = design;
   const set = <F extends keyof Assumptions>(field: F, value: NonNullable<Assumptions[F]> | null): void =>
     apply([{ edit: 'set-assumption', field, value } as Edit]);
@@ -56,6 +59,30 @@ export function OverTime({ design, apply }: OverTimeProps) {
         {share('Tax', 'tax')}
         {share('Of allowances', 'allowanceShare')}
       </div>
+      <div className="grid grid-cols-2 gap-1.5">
+        <TextEntry
+          label={`Budget of a month, ${design.currency}`}
+          text={assumptions.budget ?? ''}
+          maxLength={24}
+          preview={(text) => budgetFault(text)}
+          commit={(text) => set('budget', text.trim() === '' ? null : text.trim())}
+          cancel={() => undefined}
+        />
+        <Field label="Months looked at">
+          {(field) => (
+            <select
+              {...field}
+              value={assumptions.horizon ?? 36}
+              onChange={(event) => set('horizon', Number(event.target.value))}
+            >
+              {[12, 24, 36, 48, 60, 84].map((each) => (
+                <option key={each}>{each}</option>
+              ))}
+            </select>
+          )}
+        </Field>
+      </div>
+      <BudgetNote design={design} client={client} />
       <Field label="First month" hint="Seasons, dated agreements and calendar months follow from it">
         {(field) => (
           <input
@@ -84,6 +111,13 @@ export function OverTime({ design, apply }: OverTimeProps) {
       />
     </div>
   );
+}
+
+function budgetFault(text: string): string | null {
+  if (text.trim() === '') return null;
+  const read = parseDecimal(text.trim());
+  if (!read.ok) return sentenceFor(read.issue);
+  return read.value.isNegative() ? 'A budget is not negative.' : null;
 }
 
 function readShare(text: string, field: Optional): Result<string | null> {

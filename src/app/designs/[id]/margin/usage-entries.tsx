@@ -5,6 +5,8 @@ import type { Edit, UsageEntry } from '@/core/design';
 import { conversionFactor, UNIT_CODES } from '@/core/units';
 import type { Cased } from '@/core/usage';
 import { CasedEntry } from './cased-entry';
+import { GuessMark } from './guess-mark';
+import { SizesEntry } from './sizes-entry';
 import { readAmount, readNumber, type SettingsProps } from './settings-props';
 
 interface UsageProps extends SettingsProps {
@@ -49,14 +51,12 @@ export function UsageEntries({ component, meter, apply, preview }: UsageProps) {
     />
   );
   if (entry?.sizes) {
-    const listed = entry.sizes.map((row) => `${row.count} of ${row.amount}`).join(', ');
     return (
-      <div className="text-sm">
-        <div className="font-medium">{meter.label}</div>
-        <p>
-          {listed} {entry.unit}
-        </p>
-      </div>
+      <SizesEntry
+        label={meter.label}
+        entry={entry}
+        onChange={(value) => apply([{ edit: 'set-usage', id: component.id, meter: meter.meter, value }])}
+      />
     );
   }
   const eachUnit = entry?.each?.unit ?? (meter.from === 'runs' ? 'millisecond' : 'KiB');
@@ -66,13 +66,18 @@ export function UsageEntries({ component, meter, apply, preview }: UsageProps) {
       {cased(meter.label, 'of each, a month', entry?.amount ?? null, readAmount(unit), (amount) => ({
         amount,
       }))}
-      <UnitSelect
-        label="Unit"
-        unit={unit}
-        units={unitsFor(unit)}
-        disabled={!entry}
-        onChange={(next) => entry && apply([edit({ unit: next })])}
-      />
+      <div className="flex items-end justify-between">
+        <UnitSelect
+          label="Unit"
+          unit={unit}
+          units={unitsFor(unit)}
+          disabled={!entry}
+          onChange={(next) => entry && apply([edit({ unit: next })])}
+        />
+        {entry && (
+          <GuessMark component={component} entry={`usage/${meter.meter}`} label={meter.label} apply={apply} />
+        )}
+      </div>
       {entry && countsEvents && (
         <details className="mt-1" open={entry.each !== undefined}>
           <summary className="cursor-pointer text-xs text-soft">

@@ -1,0 +1,70 @@
+/** A quantity as a list of sizes: "3 of 40, 1 of 2100". Steps are paid by each instance's own size. */
+'use client';
+import { addAll, decimal, err, issue, ok, parseDecimal, type Result } from '@/core/base';
+import type { SizeRow, UsageEntry } from '@/core/design';
+import { sentenceFor } from '@/core/display';
+import { Button } from '@/ui/button';
+import { TextEntry } from '@/ui/text-entry';
+
+export function readSizes(text: string): Result<SizeRow[]> {
+  const rows: SizeRow[] = [];
+  for (const part of text.split(',')) {
+    const [, count = '', amount = ''] = /^\s*(\S+)\s+(?:of|×|x)\s+(\S+)\s*$/.exec(part) ?? [];
+    if (!amount) {
+      return err(
+        issue('edit.invalid', [], { reason: 'write how many of which size, such as 3 of 40, 1 of 2100.' }),
+      );
+    }
+    const [number, size] = [parseDecimal(count), parseDecimal(amount)];
+    if (!number.ok) return number;
+    if (!size.ok) return size;
+    if (!number.value.isInteger() || number.value.isNegative())
+      return err(issue('count.not-whole', [], { count }));
+    if (size.value.isNegative()) return err(issue('quantity.negative', [], { amount }));
+    rows.push({ count: number.value.toString(), amount: size.value.toString() });
+  }
+  return ok(rows);
+}
+
+/** The entry with these sizes; its amount is their sum. */
+export function withSizes(entry: UsageEntry, sizes: readonly SizeRow[]): UsageEntry {
+  const sum = addAll(sizes.map((row) => decimal(row.count).times(decimal(row.amount))));
+  return { ...entry, amount: { likely: sum.toString() }, sizes };
+}
+
+interface SizesEntryProps {
+  readonly label: string;
+  readonly entry: UsageEntry;
+  readonly onChange: (entry: UsageEntry) => void;
+}
+
+export function SizesEntry({ label, entry, onChange }: SizesEntryProps) {
+  return (
+    <div>
+      <TextEntry
+        label={`${label}, sizes in ${entry.unit}`}
+        text={entry.sizes!.map((row) => `${row.count} of ${row.amount}`).join(', ')}
+        hint="how many of which size, such as 3 of 40, 1 of 2100"
+        preview={(text) => {
+          const read = readSizes(text);
+          return read.ok ? null : sentenceFor(read.issue);
+        }}
+        commit={(text) => {
+          const read = readSizes(text);
+          if (read.ok) onChange(withSizes(entry, read.value));
+        }}
+        cancel={() => undefined}
+      />
+      <Button
+        tone="bare"
+        className="mt-1"
+        onClick={() => {
+          const { sizes: _, ...rest } = entry;
+          onChange(rest);
+        }}
+      >
+        As one amount
+      </Button>
+    </div>
+  );
+}

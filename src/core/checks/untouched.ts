@@ -1,0 +1,50 @@
+/** Guesses and defaults that nobody has touched, the lines with the most money behind them first. */
+import { decimal } from '../base';
+import { kindOf, mainMeter, meterOfKind } from '../books';
+import { allComponents, type Component, type Design } from '../design';
+import { usesRunning } from '../display';
+import type { DesignSummary } from '../range';
+import type { Cased } from '../usage';
+
+export interface Untouched {
+  readonly id: string;
+  readonly name: string;
+  /** Exact likely month. */
+  readonly monthly: string;
+  /** "“Sent out” is a guess", "always on", "no lean or heavy". */
+  readonly what: readonly string[];
+}
+
+export function untouchedOf(design: Design, summary: DesignSummary): Untouched[] {
+  const amounts = new Map(
+    summary.sections.flatMap((section) => section.lines.map((line) => [line.id, line.monthly])),
+  );
+  return allComponents(design)
+    .flatMap((component): Untouched[] => {
+      const monthly = amounts.get(component.id);
+      const what = monthly == null ? [] : untouchedIn(component);
+      return what.length > 0 ? [{ id: component.id, name: component.name, monthly: monthly!, what }] : [];
+    })
+    .sort((a, b) => decimal(b.monthly).comparedTo(decimal(a.monthly)) || (a.name < b.name ? -1 : 1));
+}
+
+function untouchedIn(component: Component): string[] {
+  const { kind, running, term, count, usage, guesses } = component;
+  const guessed = (guesses ?? []).map((key) => {
+    const label = key === 'count' ? 'Count' : (meterOfKind(kind, key.replace('usage/', ''))?.label ?? key);
+    return `“${label}” is a guess`;
+  });
+  const main = mainMeter(kind)?.meter;
+  const amounts: readonly (Cased | undefined)[] = [
+    count,
+    main === undefined ? undefined : usage[main]?.amount,
+  ];
+  const ranged = amounts.some((each) => each?.lean !== undefined || each?.heavy !== undefined);
+  const always = usesRunning(component) && running.pattern === 'always';
+  return [
+    ...guessed,
+    ...(always ? ['always on'] : []),
+    ...(always && kindOf(kind).committable && term === 'on-demand' ? ['on demand'] : []),
+    ...(ranged || kind === 'custom' ? [] : ['no lean or heavy']),
+  ];
+}

@@ -1,0 +1,41 @@
+import { describe, expect, it } from 'vitest';
+import { smallBooks } from '@tests/support/books';
+import { designOf, serverOf, transferOf } from '@tests/support/designs';
+import { loadAtBudget, priceDesign } from './index';
+
+const BOOKS = smallBooks();
+const withBudget = (budget: string) =>
+  designOf([serverOf('a'), transferOf('out', { likely: '1000' })], {
+    assumptions: { month: { hours: '730' }, countAllowances: true, exchange: [], budget },
+  });
+
+describe('the load at which a budget is crossed', () => {
+  it('is where the month costs just that, by the price of that load', () => {
+    const answer = loadAtBudget(withBudget('400'), BOOKS);
+    if (answer?.crossed !== 'at') throw new Error('not crossed');
+    const cost = (times: string) =>
+      Number(
+        priceDesign(
+          designOf([serverOf('a'), transferOf('out', { likely: String(1000 * Number(times)) })]),
+          BOOKS,
+          'likely',
+        ).monthly.value,
+      );
+    expect(cost(answer.times.toString())).toBeCloseTo(400, 2);
+    expect(cost(answer.times.times('1.01').toString())).toBeGreaterThan(400);
+  });
+
+  it('lies below one where the budget is crossed already', () => {
+    const now = priceDesign(withBudget('1'), BOOKS, 'likely').monthly.value;
+    const answer = loadAtBudget(withBudget(now.minus(10).toString()), BOOKS);
+    expect(answer).toMatchObject({ crossed: 'at' });
+    expect(answer!.crossed === 'at' && answer!.times.lessThan(1)).toBe(true);
+  });
+
+  it('is nowhere where what is fixed costs more, or where nothing follows the load', () => {
+    expect(loadAtBudget(withBudget('50'), BOOKS)).toEqual({ crossed: 'without-load' });
+    const fixed = { ...withBudget('500'), sections: designOf([serverOf('a')]).sections };
+    expect(loadAtBudget(fixed, BOOKS)).toEqual({ crossed: 'never' });
+    expect(loadAtBudget(designOf([serverOf('a')]), BOOKS)).toBeNull();
+  });
+});

@@ -1,0 +1,51 @@
+/**
+ * The load at which a month costs what it may cost: by how much traffic has to grow, everything else as it is. Found by
+ * halving, because minimums, steps and pools leave no formula to turn round. Need: assumptions, budget.
+ */
+import { type Decimal, decimal, ONE } from '../base';
+import type { Design } from '../design';
+import { sure } from '../usage';
+import type { BookSet } from './book-set';
+import { designOfMonth } from './months';
+import { priceDesign } from './price-design';
+
+/** Loads that are looked at: from nothing to so many times. */
+const MOST = 1000;
+const STEPS = 24;
+
+export type BudgetAnswer =
+  /** `times` the load of now; less than one: it is crossed already. */
+  | { readonly crossed: 'at'; readonly times: Decimal }
+  /** Not even a thousandfold load gets there, or what is fixed costs more already. */
+  | { readonly crossed: 'never' | 'without-load' };
+
+/** Null: no budget is stated. */
+export function loadAtBudget(design: Design, books: BookSet): BudgetAnswer | null {
+  const { budget } = design.assumptions;
+  if (budget === undefined) return null;
+  const limit = decimal(budget);
+  const cost = (times: Decimal): Decimal =>
+    priceDesign(underLoad(design, times), books, 'likely').monthly.value;
+  let [low, high] = [decimal('0'), decimal(String(MOST))];
+  if (cost(low).greaterThan(limit)) return { crossed: 'without-load' };
+  if (cost(high).lessThanOrEqualTo(limit)) return { crossed: 'never' };
+  // Up in doublings first: what is asked is rarely a thousandfold.
+  for (let times = ONE; times.lessThan(high); times = times.times(2)) {
+    if (cost(times).greaterThan(limit)) high = times;
+    else low = times;
+  }
+  for (let step = 0; step < STEPS; step += 1) {
+    const middle = low.plus(high).dividedBy(2);
+    if (cost(middle).greaterThan(limit)) high = middle;
+    else low = middle;
+  }
+  return { crossed: 'at', times: low };
+}
+
+/** Everything that follows traffic, so many times. */
+function underLoad(design: Design, times: Decimal): Design {
+  const { growth: _g, season: _s, campaigns: _c, ...assumptions } = design.assumptions;
+  const growth = { traffic: sure(times.minus(1).toString()), stock: sure('0') };
+  const grown = designOfMonth({ ...design, assumptions: { ...assumptions, growth } }, 1, 'likely');
+  return { ...grown, assumptions: design.assumptions };
+}
