@@ -5,6 +5,7 @@ import { bookRepository } from './book-repository';
 import { designRepository } from './design-repository';
 import { exchangeRepository } from './exchange-repository';
 import { importRepository } from './import-repository';
+import { keptRepository } from './kept-repository';
 import { linkRepository } from './link-repository';
 import type { Database } from './schema';
 
@@ -15,5 +16,6 @@ export function repositories(db: Kysely<Database>): Stores {
     imports: importRepository(db),
     exchange: exchangeRepository(db),
     links: linkRepository(db),
+    kept: keptRepository(db),
   };
 }

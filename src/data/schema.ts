@@ -3,7 +3,7 @@ import type { ColumnType, Generated, JSONColumnType } from 'kysely';
 import type { Design, Edit } from '@/core/design';
 import type { ReportOptions } from '@/core/report';
 import type { OfferRow, RateRow } from '@/formats';
-import type { ImportOutcome, ImportState } from '@/operations';
+import type { ImportOutcome, ImportState, KeptWhat } from '@/operations';
 
 type Timestamp = ColumnType<Date, Date | string, Date | string>;
 type Numeric = ColumnType<string, string, string>;
@@ -124,6 +124,14 @@ export interface Database {
     at: Timestamp;
     /** Null for revisions from before it was kept. */
     inverse: JSONColumnType<Edit[]> | null;
+  };
+  workspace_kept: {
+    id: string;
+    workspace_id: string;
+    what: KeptWhat;
+    name: string;
+    body: JSONColumnType<object>;
+    kept_at: Timestamp;
   };
   design_link: {
     id: string;

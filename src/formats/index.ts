@@ -1,3 +1,4 @@
+export { component as componentSchema } from './component';
 export * from './design';
 export * from './design-csv';
 export * from './edit';

@@ -40,7 +40,7 @@ export async function createDesign(context: Context, title: string): Promise<str
     books: await newestPins(context.books, context.actor.workspace),
     sections: [{ id: 'section-1', name: 'First section', components: [] }],
   };
-  return storeNew(context, design);
+  return storeDesign(context, design);
 }
 
 async function newestPins(books: BookStore, workspace: string): Promise<Design['books']> {
@@ -48,7 +48,8 @@ async function newestPins(books: BookStore, workspace: string): Promise<Design['
   return listed.map((book) => ({ book: book.key, revision: book.revisions[0]!.number }));
 }
 
-async function storeNew(context: Context, design: Design): Promise<string> {
+/** Checks a whole design and stores it as a new one. */
+export async function storeDesign(context: Context, design: Design): Promise<string> {
   requireRole(context.actor, 'editor');
   const checked = designSchema.safeParse(design);
   if (!checked.success) {
@@ -73,7 +74,7 @@ export async function refreshTotals(context: Context, id: string): Promise<void>
 export async function copyDesign(context: Context, id: string): Promise<string> {
   const { design } = await openDesign(context, id);
   const title = `${design.title.slice(0, 190)} (copy)`;
-  return storeNew(context, { ...design, title });
+  return storeDesign(context, { ...design, title });
 }
 
 export async function deleteDesign(context: Context, id: string): Promise<void> {
@@ -92,7 +93,7 @@ export async function importDesign(context: Context, text: string): Promise<stri
   const read: Checked<Design> = readDesign(text);
   if (!read.ok)
     throw invalid('The file is not a design we can open. Nothing was changed.', read.faults, read.more);
-  return storeNew(context, read.value);
+  return storeDesign(context, read.value);
 }
 
 export type ExportForm = 'csv' | 'json';

@@ -5,6 +5,8 @@ import type {
   DesignLink,
   DesignListing,
   DesignStore,
+  KeptStore,
+  KeptThing,
   LockedDesign,
   LinkStore,
   LoggedBatch,
@@ -33,6 +35,24 @@ export function memoryStores(): Stores {
     imports: memoryImportStore(),
     exchange: memoryExchangeStore(),
     links: memoryLinkStore(),
+    kept: memoryKeptStore(),
+  };
+}
+
+function memoryKeptStore(): KeptStore {
+  let kept: { readonly workspace: string; readonly thing: KeptThing }[] = [];
+  return {
+    list: async (workspace, what) =>
+      kept
+        .filter((each) => each.workspace === workspace && each.thing.what === what)
+        .map((each) => each.thing)
+        .sort((a, b) => (a.name < b.name ? -1 : 1)),
+    put: async (workspace, thing) => void (kept = [...kept, { workspace, thing }]),
+    remove: async (workspace, id) => {
+      const before = kept.length;
+      kept = kept.filter((each) => each.workspace !== workspace || each.thing.id !== id);
+      return kept.length < before;
+    },
   };
 }
 

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { smallBookFile } from '@tests/support/books';
 import { bookContract } from '@tests/support/book-contract';
 import { designOf, serverOf } from '@tests/support/designs';
+import { keptContract } from '@tests/support/kept-contract';
 import { linkContract } from '@tests/support/link-contract';
 import { storeContract, testContext } from '@tests/support/store-contract';
 import { uploadOf } from '@tests/support/upload';
@@ -27,6 +28,7 @@ const stores = memoryStores;
 storeContract('in memory', async () => stores());
 bookContract('in memory', async () => stores());
 linkContract('in memory', async () => stores());
+keptContract('in memory', async () => stores());
 
 describe('roles', () => {
   it('a viewer reads and changes nothing', async () => {

@@ -2,9 +2,11 @@
 import type { Design, Edit } from '@/core/design';
 import type { Actor } from './actor';
 import type { BookStore, ExchangeStore, ImportStore } from './book-ports';
+import type { KeptStore } from './kept-ports';
 import type { LinkStore } from './link-ports';
 
 export type * from './book-ports';
+export type * from './kept-ports';
 export type * from './link-ports';
 
 export interface Totals {
@@ -86,6 +88,7 @@ export interface Stores {
   readonly imports: ImportStore;
   readonly exchange: ExchangeStore;
   readonly links: LinkStore;
+  readonly kept: KeptStore;
 }
 
 export interface Context extends Stores {

@@ -72,7 +72,12 @@ export function DesignsLedger({ designs }: { readonly designs: readonly DesignLi
         });
         router.refresh();
       });
-    return { open, create, copy, remove, rename };
+    const keep = (design: DesignListing): Promise<void> =>
+      attempt(async () => {
+        await postJson('/api/kept', { what: 'starter', design: design.id });
+        tell(`“${design.title}” is a starter now.`);
+      });
+    return { open, create, copy, remove, rename, keep };
   }, [router]);
 
   const importFile = async (chosen: File | undefined): Promise<void> => {
@@ -90,9 +95,15 @@ export function DesignsLedger({ designs }: { readonly designs: readonly DesignLi
   const findable = useMemo<readonly Findable[]>(
     () => [
       { key: 'new-design', group: 'Actions', label: 'New design', run: () => void acts.create() },
+      {
+        key: 'starters',
+        group: 'Actions',
+        label: 'Starters: begin with a typical design',
+        run: () => router.push('/designs/starters'),
+      },
       { key: 'open-file', group: 'Actions', label: 'Open a design file', run: () => file.current?.click() },
     ],
-    [acts],
+    [acts, router],
   );
   useFindable('designs', findable);
 
@@ -162,6 +173,7 @@ export function DesignsLedger({ designs }: { readonly designs: readonly DesignLi
         file={file}
         onFile={(chosen) => void importFile(chosen)}
       >
+        <Button onClick={() => router.push('/designs/starters')}>Starters</Button>
         <Button onClick={() => file.current?.click()}>Open a file</Button>
         <Button tone="strong" onClick={() => void acts.create()}>
           New design
@@ -178,7 +190,7 @@ export function DesignsLedger({ designs }: { readonly designs: readonly DesignLi
                   <Button tone="strong" onClick={() => void acts.create()}>
                     New design
                   </Button>
-                  <Button onClick={() => file.current?.click()}>Open a file</Button>
+                  <Button onClick={() => router.push('/designs/starters')}>Begin with a starter</Button>
                 </>
               }
             >

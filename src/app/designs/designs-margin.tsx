@@ -15,6 +15,7 @@ interface DesignsMarginProps {
     copy(id: string): Promise<void>;
     remove(design: DesignListing): Promise<void>;
     rename(design: DesignListing, title: string): Promise<void>;
+    keep(design: DesignListing): Promise<void>;
   };
 }
 
@@ -64,6 +65,7 @@ export function DesignsMargin({ design, open, onToggle, acts }: DesignsMarginPro
           Open
         </Button>
         <Button onClick={() => void acts.copy(design.id)}>Copy</Button>
+        <Button onClick={() => void acts.keep(design)}>Keep as a starter</Button>
         <Button onClick={() => void acts.remove(design)}>Delete</Button>
       </div>
       <p className="mt-4 text-xs text-soft">Enter opens · Delete deletes, and can be taken back</p>

@@ -3,6 +3,7 @@ import { writeMoney } from '@/core/display';
 import type { Labelled, Report, ReportMonth } from '@/core/report';
 import { Amount } from '@/ui/amount';
 import { Wick } from '@/ui/wick';
+import { CashChart } from './cash-chart';
 import { Entered, Paying, Prices } from './report-behind';
 import { type Explain, ReportLines } from './report-lines';
 import { CELL, HEAD, HEADING } from './report-looks';
@@ -31,7 +32,10 @@ export function ReportView({ report, made, explain }: ReportViewProps) {
           : ''}
         {made} · {report.currency}
       </p>
-      <Totals report={report} />
+      <div className="grid items-end gap-x-10 lg:grid-cols-[minmax(0,560px)_minmax(0,1fr)]">
+        <Totals report={report} />
+        <CashChart quarters={report.quarters} currency={report.currency} />
+      </div>
       <ReportLines report={report} most={most} explain={explain} />
       <div className="grid gap-x-10 sm:grid-cols-2">
         <Amounts title="By service category" rows={report.byCategory} report={report} />

@@ -11,7 +11,8 @@ import { USE_CHECKS } from './use-checks';
 
 export type { Finding } from './model';
 export { environmentOf } from './design-checks';
-export { type Untouched, untouchedOf } from './untouched';
+export { withCheapestOffer } from './placed-offer';
+export { untouchedOf } from './untouched';
 
 export const CHECKS: readonly Check[] = [
   ...LINE_CHECKS,

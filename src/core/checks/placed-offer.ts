@@ -14,7 +14,10 @@ export function offersHere(component: Component, { design, books }: CheckContext
  * The component with the cheapest offer of its kind, and of its usage only what that offer bills. Null: nothing of the
  * kind can be bought there.
  */
-export function withCheapestOffer(component: Component, context: CheckContext): Component | null {
+export function withCheapestOffer(
+  component: Component,
+  context: Pick<CheckContext, 'design' | 'books' | 'bookOf'>,
+): Component | null {
   const { place } = component;
   const book = context.bookOf(component);
   if (!place || !book) return null;

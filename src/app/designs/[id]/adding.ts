@@ -47,7 +47,15 @@ export function adding({ design, rows, cursor, client, shelf, apply, undo, moveC
     if (!apply([...pinsFor(components, design, shelf), ...adds])) return;
     tell(`${components.length} lines were added.`, { label: 'Undo', run: undo });
   };
-  return { hereSection, addOfKind, paste };
+  /** A starred component again, under an id of its own. */
+  const addStarred = (starred: Component, section: Section): void => {
+    const component = { ...starred, id: crypto.randomUUID() };
+    const index = section.components.length;
+    const add: Edit = { edit: 'add-component', section: section.id, index, component };
+    if (apply([...pinsFor([component], design, shelf), add]))
+      moveCursor({ row: component.id, column: 'name' });
+  };
+  return { hereSection, addOfKind, addStarred, paste };
 }
 
 /** Pins the books that the design does not use yet. */

@@ -142,6 +142,12 @@ export function Tally({ pricing, design, shelf, onOpen }: TallyProps) {
           </>
         )}
       </div>
+      {summary.list !== summary.monthly && (
+        <TallyFigure label="List">{writeMoney(summary.list, currency)}</TallyFigure>
+      )}
+      {summary.resale !== summary.monthly && (
+        <TallyFigure label="Resale">{writeMoney(summary.resale, currency)}</TallyFigure>
+      )}
       <TallyFigure label={movesOverTime(design) ? '12 such months' : 'First 12 months'}>
         {writeMoney(summary.firstYear, currency)}
       </TallyFigure>

@@ -2,7 +2,7 @@
 'use client';
 import { useCallback, useMemo, useState } from 'react';
 import { allComponents, type Edit, type Section } from '@/core/design';
-import { Ledger, type LedgerCursor, type Reach } from '@/ui/ledger';
+import { Ledger } from '@/ui/ledger';
 import { Margin } from '@/ui/margin';
 import { tell } from '@/ui/toast';
 import { useOfferTaker } from '../../find';
@@ -10,7 +10,6 @@ import { adding } from './adding';
 import { Checklist } from './checklist/checklist';
 import { useFindings } from './checklist/use-findings';
 import { ledgerColumns, type PickerKind } from './columns';
-import { type MarginView, VIEW_OF_COLUMN } from './margin/component-margin';
 import { usePaste } from './paste/use-paste';
 import { OpenPicker, type PickerState } from './pickers/open-picker';
 import { DesignHead } from './design-head';
@@ -26,6 +25,7 @@ import { hoursInMonth, placeText, type ShelfBook } from './shelf';
 import { Tally } from './tally';
 import { ledgerActs } from './use-ledger-acts';
 import { usePageKeys } from './use-page-keys';
+import { useCursor, WHOLE_DESIGN } from './use-cursor';
 import { usePlausibility } from './use-plausibility';
 import { toLedger, useView } from './use-view';
 import { type Initial, useSession } from './use-session';
@@ -38,19 +38,11 @@ interface WorkbenchProps {
   readonly shelf: readonly ShelfBook[];
 }
 
-const WHOLE_DESIGN = 'design';
-
 export function Workbench({ id, initial, shelf }: WorkbenchProps) {
   const { session, state } = useSession(id, initial);
   const client = usePricingClient();
   const { design } = state;
   const pricing = usePricing(client, design, state.version);
-  const [cursor, setCursor] = useState<LedgerCursor | null>(() => {
-    const [first] = initial.design.sections;
-    return first ? { row: first.id, column: 'name' } : null;
-  });
-  const [subject, setSubject] = useState<string>(WHOLE_DESIGN);
-  const [view, setView] = useState<MarginView>('settings');
   const [marginOpen, setMarginOpen] = useState(true);
   const [picker, setPicker] = useState<PickerState | null>(null);
   const [dialog, setDialog] = useState<OpenDialog>(null);
@@ -78,15 +70,9 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
     [session],
   );
   const preview = useCallback((edits: readonly Edit[]) => session.preview(edits), [session]);
-  const { move: moveSelection } = selection;
-  const moveCursor = useCallback(
-    (next: LedgerCursor, reach?: Reach) => {
-      moveSelection(cursor?.row ?? null, next.row, reach);
-      setCursor(next);
-      setSubject(next.row);
-      setView(VIEW_OF_COLUMN[next.column] ?? 'settings');
-    },
-    [cursor, moveSelection],
+  const { cursor, subject, view, setView, setSubject, moveCursor } = useCursor(
+    initial.design.sections[0]?.id ?? null,
+    selection.move,
   );
   const open = useCallback((what: PickerKind, row: string, typed: string, column: string) => {
     const anchor = { current: document.querySelector<HTMLElement>(`[data-cell="${row}/${column}"]`) };
@@ -122,7 +108,7 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
         place: (component) => placeText(shelf, component.place),
         monthHours: (component) => hoursInMonth(design, component, shelf),
       }),
-    [addSection, apply, design, most, open, preview, shelf],
+    [addSection, apply, design, most, open, preview, setView, shelf],
   );
 
   const takeStep = useCallback(
@@ -148,7 +134,7 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
     selectNone: selection.clear,
     openKinds: (row) => open('kind', row, '', 'name'),
   });
-  const { hereSection, addOfKind, paste } = adding({
+  const { hereSection, addOfKind, addStarred, paste } = adding({
     design,
     rows,
     cursor,
@@ -240,7 +226,7 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
           )}
           {page === 'ledger' && allComponents(design).length === 0 && design.sections[0] && (
             <EmptyDesign
-              onFirst={() => acts.writeNext(design.sections[0].id)}
+              onFirst={() => acts.writeNext(design.sections[0]!.id)}
               onKeys={() => setDialog('keys')}
             />
           )}
@@ -269,6 +255,10 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
           onKind={(kind, section) => {
             setPicker(null);
             void addOfKind(kind, section);
+          }}
+          onStarred={(component, section) => {
+            closePicker();
+            addStarred(component, section);
           }}
           onEdits={(edits) => void apply(edits)}
         />

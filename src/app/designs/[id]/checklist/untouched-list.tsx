@@ -24,7 +24,7 @@ export function UntouchedList({ design, summary, onShow }: UntouchedListProps) {
         {all.slice(0, SHOWN).map(({ id, name, monthly, what }) => (
           <li
             key={id}
-            className="grid grid-cols-[minmax(0,1fr)_minmax(0,1.6fr)_auto] gap-x-6 border-b border-line px-[18px] py-1.5 text-sm"
+            className="grid grid-cols-[minmax(0,1fr)_minmax(0,1.6fr)_110px] gap-x-6 border-b border-line px-[18px] py-1.5 text-sm"
           >
             <button
               type="button"
@@ -34,7 +34,7 @@ export function UntouchedList({ design, summary, onShow }: UntouchedListProps) {
               {name}
             </button>
             <span className="text-soft">{what.join(', ')}</span>
-            <span>
+            <span className="text-right">
               <Amount value={monthly} currency={design.currency} />
             </span>
           </li>

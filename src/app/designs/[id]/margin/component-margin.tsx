@@ -13,6 +13,7 @@ import { CaseFigures, ShareText } from './case-figures';
 import { ComponentSettings } from './component-settings';
 import type { SettingsProps } from './settings-props';
 import { Paying } from './paying';
+import { StarButton } from './star-button';
 
 export type MarginView = 'settings' | 'adds-up' | 'paying';
 
@@ -52,6 +53,7 @@ export function ComponentMargin(props: ComponentMarginProps) {
       <p className="text-sm text-soft">
         {[kind.label, line?.offer?.name, props.placeName].filter(Boolean).join(' · ')}
       </p>
+      <StarButton component={component} />
       {line?.wick && <CaseFigures {...line.wick} currency={design.currency} />}
       <ShareText amount={line?.monthly ?? null} total={props.total} />
       {line?.printed != null && (

@@ -13,6 +13,7 @@ import type { PricingClient } from '@/workers/client';
 import { callApi } from '../../../lib/call-api';
 import type { ShelfBook } from '../shelf';
 import { AddsUp } from './adds-up';
+import { Agreements } from './agreements';
 import { CaseFigures } from './case-figures';
 import { Months } from './months';
 import { NewerBooks } from './newer-books';
@@ -56,6 +57,8 @@ export function DesignMargin({ design, summary, client, version, shelf, today, a
       <Assumptions design={design} apply={apply} />
       <OverTime design={design} client={client} apply={apply} />
       <Exchange design={design} today={today} apply={apply} />
+      <h3 className="mt-5 mb-1.5 border-b border-ink pb-1 text-sm font-semibold">Agreements</h3>
+      <Agreements design={design} shelf={shelf} apply={apply} />
       <h3 className="mt-5 mb-1 border-b border-ink pb-1 text-sm font-semibold">Price books</h3>
       <NewerBooks design={design} client={client} shelf={shelf} apply={apply} />
       <h3 className="mt-5 mb-1.5 border-b border-ink pb-1 text-sm font-semibold">Months and years</h3>

@@ -1,17 +1,17 @@
 /** When it runs: the pattern, and what the pattern asks for. */
 'use client';
-import { err, issue, ok, type Result } from '@/core/base';
+import type { Result } from '@/core/base';
 import { sentenceFor } from '@/core/display';
-import { type Cased, isDrawnWeek, type Running, sure } from '@/core/usage';
+import { type Cased, type Running, sure } from '@/core/usage';
 import { Field } from '@/ui/field';
-import { TextEntry } from '@/ui/text-entry';
 import { runningEdit } from '../cells/use-text';
 import { CasedEntry } from './cased-entry';
+import { RunningSummary } from './running-summary';
 import { readAmount, readNumber, readWhole, type SettingsProps } from './settings-props';
+import { WEEKDAYS, WeekEditor } from './week-editor';
 
 const OFFICE = `${'.'.repeat(8)}${'#'.repeat(10)}${'.'.repeat(6)}`;
 const SHUT = '.'.repeat(24);
-const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
 
 const PATTERNS: readonly (readonly [Running['pattern'], string, Running])[] = [
   ['always', 'always', { pattern: 'always' }],
@@ -102,7 +102,9 @@ export function RunningEntries({ component, monthHours, apply, preview }: Settin
         )}
       </Field>
       {entriesOf(running, cased)}
-      {running.pattern === 'week' && <DrawnWeek running={running} onChange={set} />}
+      {running.pattern === 'week' && (
+        <WeekEditor days={running.days} onChange={(days) => set({ pattern: 'week', days })} />
+      )}
       {running.pattern === 'peaks' && (
         <div className="flex items-end gap-2">
           <Days chosen={running.days} onChange={(days) => set({ ...running, days })} />
@@ -126,6 +128,7 @@ export function RunningEntries({ component, monthHours, apply, preview }: Settin
       {running.pattern === 'autoscale' && !component.load && (
         <p className="text-xs text-soft">It follows the load; enter one below.</p>
       )}
+      <RunningSummary component={component} monthHours={monthHours} />
     </div>
   );
 }
@@ -240,39 +243,5 @@ function Days({
         ))}
       </div>
     </fieldset>
-  );
-}
-
-function DrawnWeek({
-  running,
-  onChange,
-}: {
-  readonly running: Extract<Running, { pattern: 'week' }>;
-  readonly onChange: (running: Running) => void;
-}) {
-  const withDay = (day: number, text: string): Result<Running> => {
-    const days = running.days.map((each, at) => (at === day ? text.trim() : each));
-    return isDrawnWeek(days) ? ok({ pattern: 'week', days }) : err(issue('hours.week-malformed'));
-  };
-  return (
-    <div className="space-y-1 font-mono">
-      {WEEKDAYS.map((name, day) => (
-        <TextEntry
-          key={name}
-          label={`${name}, 24 hours from midnight`}
-          text={running.days[day] ?? ''}
-          maxLength={24}
-          preview={(text) => {
-            const next = withDay(day, text);
-            return next.ok ? null : sentenceFor(next.issue);
-          }}
-          commit={(text) => {
-            const next = withDay(day, text);
-            if (next.ok) onChange(next.value);
-          }}
-          cancel={() => undefined}
-        />
-      ))}
-    </div>
   );
 }

@@ -1,23 +1,48 @@
-/** What kind of thing to write on the next line. */
+/** What kind of thing to write on the next line; starred components first. */
 'use client';
-import type { RefObject } from 'react';
-import { type Kind, KINDS } from '@/core/books';
+import { type RefObject, useEffect, useState } from 'react';
+import { type Kind, kindOf, KINDS } from '@/core/books';
+import type { Component } from '@/core/design';
+import type { KeptThing } from '@/operations';
 import { Picker } from '@/ui/picker';
+import { callApi } from '../../../lib/call-api';
 
 interface KindPickerProps {
   readonly anchor: RefObject<HTMLElement | null>;
   readonly typed: string;
   readonly onChoose: (kind: Kind) => void;
+  readonly onStarred: (component: Component) => void;
   readonly onClose: () => void;
 }
 
-export function KindPicker({ anchor, typed, onChoose, onClose }: KindPickerProps) {
-  const items = KINDS.map((kind) => ({
-    value: kind.kind,
-    label: kind.label,
-    detail: kind.purpose,
-    group: kind.serviceCategory,
-  }));
+const STARRED = 'starred/';
+
+export function KindPicker({ anchor, typed, onChoose, onStarred, onClose }: KindPickerProps) {
+  const [starred, setStarred] = useState<readonly KeptThing[]>([]);
+  useEffect(() => {
+    let current = true;
+    callApi<readonly KeptThing[]>('/api/kept?what=component').then(
+      (found) => current && setStarred(found),
+      () => undefined,
+    );
+    return () => {
+      current = false;
+    };
+  }, []);
+  const items = [
+    ...starred.map(({ id, name, body }) => ({
+      value: `${STARRED}${id}`,
+      label: name,
+      detail: kindOf((body as Component).kind).label,
+      group: 'Starred',
+    })),
+    ...KINDS.map((kind) => ({
+      value: kind.kind,
+      label: kind.label,
+      detail: kind.purpose,
+      group: kind.serviceCategory,
+    })),
+  ];
   return (
     <Picker
       open
@@ -27,7 +52,11 @@ export function KindPicker({ anchor, typed, onChoose, onClose }: KindPickerProps
       chosen={null}
       typed={typed}
       width={380}
-      onChoose={(value) => onChoose(value as Kind)}
+      onChoose={(value) => {
+        const kept = starred.find(({ id }) => value === `${STARRED}${id}`);
+        if (kept) onStarred(kept.body as Component);
+        else onChoose(value as Kind);
+      }}
       onClose={onClose}
     />
   );

@@ -2,7 +2,7 @@
 'use client';
 import type { RefObject } from 'react';
 import type { Kind } from '@/core/books';
-import type { Design, Edit, Section } from '@/core/design';
+import type { Component, Design, Edit, Section } from '@/core/design';
 import { tell } from '@/ui/toast';
 import type { PricingClient } from '@/workers/client';
 import type { PickerKind } from '../columns';
@@ -30,14 +30,21 @@ interface OpenPickerProps {
   readonly shelf: readonly ShelfBook[];
   readonly onClose: () => void;
   readonly onKind: (kind: Kind, section: Section) => void;
+  readonly onStarred: (component: Component, section: Section) => void;
   readonly onEdits: (edits: readonly Edit[]) => void;
 }
 
 export function OpenPicker(props: OpenPickerProps) {
-  const { picker, row, client, design, shelf, onClose, onKind, onEdits } = props;
+  const { picker, row, client, design, shelf, onClose, onKind, onStarred, onEdits } = props;
   const common = { anchor: picker.anchor, typed: picker.typed, onClose };
   if (row?.kind === 'next-component') {
-    return <KindPicker {...common} onChoose={(kind) => onKind(kind, row.section)} />;
+    return (
+      <KindPicker
+        {...common}
+        onChoose={(kind) => onKind(kind, row.section)}
+        onStarred={(component) => onStarred(component, row.section)}
+      />
+    );
   }
   if (row?.kind !== 'component') return null;
   const { component } = row;

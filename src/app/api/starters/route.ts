@@ -1,0 +1,16 @@
+/** POST: a new design from a starter. */
+import { z } from 'zod';
+import { context } from '@/app/wiring';
+import { beginWith, invalid } from '@/operations';
+import { boundedJson, handler } from '../answer';
+
+const wanted = z.strictObject({ starter: z.string().max(80), book: z.string().max(80) });
+
+export const POST = handler(async (request) => {
+  const read = wanted.safeParse(await boundedJson(request, 10_000));
+  if (!read.success) throw invalid('Name the starter and the price book to begin with.');
+  return Response.json(
+    { id: await beginWith(context(), read.data.starter, read.data.book) },
+    { status: 201 },
+  );
+});

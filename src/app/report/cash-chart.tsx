@@ -1,0 +1,90 @@
+/** A chart that answers its title: what leaves the account, quarter by quarter. The table beside it has the same figures. */
+'use client';
+import dynamic from 'next/dynamic';
+import { useEffect, useState } from 'react';
+import { writeMoney, writeNumber } from '@/core/display';
+import type { ReportMonth } from '@/core/report';
+
+const Chart = dynamic(() => import('react-apexcharts'), { ssr: false });
+
+interface CashChartProps {
+  readonly quarters: readonly ReportMonth[];
+  readonly currency: string;
+}
+
+const NAMES = ['--brand', '--soft', '--line', '--ink'] as const;
+
+/** The colours of the light that is on; asked of the page, because charts do not know its variables. */
+function useColours(): Readonly<Record<(typeof NAMES)[number], string>> | null {
+  const [colours, setColours] = useState<Readonly<Record<string, string>> | null>(null);
+  useEffect(() => {
+    const probe = document.createElement('span');
+    document.body.append(probe);
+    const read = (): void => {
+      const entries = NAMES.map((name) => {
+        probe.style.color = `var(${name})`;
+        return [name, getComputedStyle(probe).color] as const;
+      });
+      setColours(Object.fromEntries(entries));
+    };
+    read();
+    const watch = new MutationObserver(read);
+    watch.observe(document.documentElement, { attributeFilter: ['data-theme'] });
+    const media = window.matchMedia('(prefers-color-scheme: dark)');
+    media.addEventListener('change', read);
+    return () => {
+      watch.disconnect();
+      media.removeEventListener('change', read);
+      probe.remove();
+    };
+  }, []);
+  return colours;
+}
+
+export function CashChart({ quarters, currency }: CashChartProps) {
+  const colours = useColours();
+  const words = quarters.map((each) => `${each.label} ${writeMoney(each.cash, currency)}`).join(', ');
+  return (
+    <figure
+      className="print:hidden"
+      aria-label={`What leaves the account in each quarter, ${currency}: ${words}`}
+    >
+      <figcaption className="text-sm font-semibold">
+        What leaves the account in each quarter? {currency}
+      </figcaption>
+      <div className="h-[190px]" aria-hidden="true">
+        {colours && (
+          <Chart
+            type="bar"
+            height={190}
+            series={[{ name: 'Cash', data: quarters.map((each) => Number(each.cash)) }]}
+            options={{
+              chart: {
+                toolbar: { show: true, tools: { download: true } },
+                animations: { enabled: false },
+                fontFamily: 'inherit',
+                foreColor: colours['--soft'],
+              },
+              colors: [colours['--brand']],
+              plotOptions: { bar: { columnWidth: '62%' } },
+              dataLabels: { enabled: false },
+              grid: { borderColor: colours['--line'] },
+              xaxis: {
+                categories: quarters.map((_, index) => `Q${index + 1}`),
+                axisTicks: { show: false },
+                axisBorder: { color: colours['--ink'] },
+              },
+              yaxis: {
+                labels: { formatter: (value: number) => writeNumber(String(Math.round(value))) },
+              },
+              tooltip: {
+                y: { formatter: (value: number) => writeMoney(String(value), currency) },
+              },
+              states: { hover: { filter: { type: 'none' } } },
+            }}
+          />
+        )}
+      </div>
+    </figure>
+  );
+}
