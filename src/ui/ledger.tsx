@@ -107,37 +107,37 @@ export function Ledger<Row>(props: LedgerProps<Row>) {
 
   return (
     <div className="flex min-h-0 min-w-0 flex-1 flex-col bg-surface">
-      <div
-        ref={scroller}
-        role="grid"
-        aria-label={label}
-        aria-rowcount={rows.length + 1}
-        aria-colcount={columns.length}
-        aria-multiselectable={selected ? true : undefined}
-        aria-activedescendant={cursor && rows.length > 0 ? `${id}-${rowAt}-${columnAt}` : undefined}
-        tabIndex={0}
-        onKeyDown={onKeyDown}
-        className="group min-h-0 flex-1 overflow-auto outline-none"
-      >
-        <div role="rowgroup" className="sticky top-0 z-10 min-w-[716px] bg-surface">
-          <div
-            role="row"
-            aria-rowindex={1}
-            style={{ gridTemplateColumns: tracks }}
-            className="grid border-b border-ink"
-          >
-            {columns.map((column) => (
-              <div
-                key={column.key}
-                role="columnheader"
-                className={`flex h-8 items-center px-2 text-xs whitespace-nowrap text-soft first:pl-[18px] ${column.end ? 'justify-end' : ''} ${column.ruled ? 'border-l border-line' : ''}`}
-              >
-                {column.head}
-              </div>
-            ))}
+      <LedgerDrag rows={rows} drag={drag}>
+        <div
+          ref={scroller}
+          role="grid"
+          aria-label={label}
+          aria-rowcount={rows.length + 1}
+          aria-colcount={columns.length}
+          aria-multiselectable={selected ? true : undefined}
+          aria-activedescendant={cursor && rows.length > 0 ? `${id}-${rowAt}-${columnAt}` : undefined}
+          tabIndex={0}
+          onKeyDown={onKeyDown}
+          className="group min-h-0 flex-1 overflow-auto outline-none"
+        >
+          <div role="rowgroup" className="sticky top-0 z-10 min-w-[716px] bg-surface">
+            <div
+              role="row"
+              aria-rowindex={1}
+              style={{ gridTemplateColumns: tracks }}
+              className="grid border-b border-ink"
+            >
+              {columns.map((column) => (
+                <div
+                  key={column.key}
+                  role="columnheader"
+                  className={`flex h-8 items-center px-2 text-xs whitespace-nowrap text-soft first:pl-[18px] ${column.end ? 'justify-end' : ''} ${column.ruled ? 'border-l border-line' : ''}`}
+                >
+                  {column.head}
+                </div>
+              ))}
+            </div>
           </div>
-        </div>
-        <LedgerDrag rows={rows} drag={drag}>
           <div role="rowgroup" style={{ height: virtual.getTotalSize() }} className="relative min-w-[716px]">
             {virtual.getVirtualItems().map((item) => {
               const row = rows[item.index]!;
@@ -162,8 +162,8 @@ export function Ledger<Row>(props: LedgerProps<Row>) {
               );
             })}
           </div>
-        </LedgerDrag>
-      </div>
+        </div>
+      </LedgerDrag>
     </div>
   );
 }

@@ -1,7 +1,7 @@
 /** axe finds nothing on any screen, in light and in dark; and every page carries its policy. */
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { cell, COLUMN, expect, openDesign, test } from './screen';
+import { BOOKING, cell, COLUMN, copyOfBooking, expect, openDesign, test } from './screen';
 
 async function axe(page: Page): Promise<void> {
   const { violations } = await new AxeBuilder({ page }).analyze();
@@ -65,6 +65,42 @@ for (const scheme of ['light', 'dark'] as const) {
       await page.keyboard.press('Escape');
       await page.getByRole('button', { name: 'Exchange rates' }).click();
       await expect(page.getByRole('dialog')).toContainText('1 EUR in USD');
+      await axe(page);
+    });
+
+    test('the checklist, the report, a linked report and its links', async ({ page }) => {
+      await page.goto(`${BOOKING}?view=checklist`);
+      await expect(page.getByRole('region', { name: /^Open/ })).toBeVisible();
+      await axe(page);
+      await page.goto(`${BOOKING}/report`);
+      await expect(page.locator('.apexcharts-bar-area').first()).toBeVisible();
+      await axe(page);
+      await page.getByRole('button', { name: 'Links …' }).click();
+      await page.getByRole('button', { name: 'Make a link' }).click();
+      const link = page.getByRole('list', { name: 'Links' }).getByRole('link').first();
+      await axe(page);
+      await page.goto((await link.getAttribute('href'))!);
+      await page.getByRole('button', { name: 'How API servers adds up' }).click();
+      await expect(page.getByRole('list', { name: 'Steps' })).toBeVisible();
+      await axe(page);
+    });
+
+    test('starters, revisions, a selection and a drawn week', async ({ page }) => {
+      await page.goto('/designs/starters');
+      await expect(page.getByRole('grid', { name: 'Starters' })).toBeVisible();
+      await axe(page);
+      await openDesign(page, await copyOfBooking(page));
+      await cell(page, 'API servers', COLUMN.name).click();
+      await page.getByLabel('Running', { exact: true }).selectOption('week');
+      await expect(page.getByRole('grid', { name: /Hours of the week/ })).toBeVisible();
+      await axe(page);
+      await page.getByRole('grid', { name: /Ledger/ }).focus();
+      await page.keyboard.press('Control+A');
+      await expect(page.getByRole('complementary')).toContainText('lines selected');
+      await axe(page);
+      await page.getByRole('button', { name: 'Revisions' }).click();
+      await page.getByRole('button', { name: /Revision 0/ }).click();
+      await expect(page.getByRole('button', { name: 'Go back to revision 0' })).toBeVisible();
       await axe(page);
     });
 

@@ -101,3 +101,49 @@ test('Esc takes back what is being typed', async ({ page }) => {
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
 });
+
+test('from a starter to a report without a mouse', async ({ page }) => {
+  await page.goto('/designs');
+  await expect(page.getByRole('grid', { name: 'Designs' })).toBeFocused();
+  await page.keyboard.press('/');
+  await page.keyboard.type('starters');
+  await page.keyboard.press('Enter');
+  const starters = page.getByRole('grid', { name: 'Starters' });
+  await expect(starters).toBeFocused();
+  // The third provider's amount of the second starter: Enter begins with it.
+  await page.keyboard.press('ArrowDown');
+  for (let step = 0; step < 4; step += 1) await page.keyboard.press('ArrowRight');
+  const listed = await starters.getByRole('row').nth(2).getByRole('gridcell').nth(4).innerText();
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/\/designs\/[0-9a-f-]{36}$/);
+  const amount = Number(listed.replace(/[^\d.]/g, ''));
+  await expect.poll(() => total(page)).toBe(amount);
+
+  // Two lines are selected and filled down; the week of one is painted with arrows and the space bar.
+  const grid = page.getByRole('grid', { name: /^Ledger/ });
+  await expect(grid).toBeFocused();
+  await page.keyboard.press('Control+Home');
+  await page.keyboard.press('/');
+  await page.keyboard.type('Shop servers');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('complementary').getByRole('heading', { name: 'Shop servers' })).toBeVisible();
+  await page.getByLabel('Running', { exact: true }).selectOption('week');
+  const week = page.getByRole('grid', { name: /Hours of the week/ });
+  await week.focus();
+  const runs = week.getByRole('gridcell', { name: /, runs$/ });
+  await expect(runs).toHaveCount(50);
+  await page.keyboard.press('ArrowLeft');
+  await page.keyboard.press('Space');
+  await expect(runs).toHaveCount(51);
+  await page.keyboard.press('Shift+ArrowDown');
+  await expect(week.getByRole('gridcell', { name: 'Tue 7:00, runs' })).toHaveCount(1);
+  await saved(page);
+  const written = await total(page);
+
+  await page.getByRole('link', { name: 'Report' }).focus();
+  await page.keyboard.press('Enter');
+  const report = page.getByRole('article');
+  await expect(report).toContainText('Shop servers');
+  const likely = await report.getByRole('region', { name: 'Totals' }).locator('.double-line').innerText();
+  expect(Number(likely.replace(/^[^\d]*/, '').replace(/[^\d.]/g, ''))).toBe(written);
+});

@@ -8,7 +8,7 @@ export function Paying({ report }: { readonly report: Report }) {
   if (report.paying.length === 0) return null;
   const ways = [...new Set(report.paying.flatMap((line) => line.ways.map((way) => way.paid)))];
   return (
-    <section aria-label="Ways of paying" className="overflow-x-auto">
+    <section aria-label="Ways of paying" tabIndex={0} className="overflow-x-auto">
       <h2 className={HEADING}>Ways of paying, {report.currency} a month</h2>
       <table className="w-full text-sm">
         <thead>
@@ -80,7 +80,7 @@ export function Entered({ report }: { readonly report: Report }) {
 export function Prices({ report }: { readonly report: Report }) {
   if (report.rates.length === 0) return null;
   return (
-    <section aria-label="Prices used" className="overflow-x-auto">
+    <section aria-label="Prices used" tabIndex={0} className="overflow-x-auto">
       <h2 className={HEADING}>Prices used</h2>
       <table className="w-full text-sm">
         <thead>

@@ -19,7 +19,7 @@ export function ReportLines({
 }) {
   const { currency, total } = report;
   return (
-    <section aria-label="Lines" className="overflow-x-auto print:overflow-visible">
+    <section aria-label="Lines" tabIndex={0} className="overflow-x-auto print:overflow-visible">
       <h2 className={HEADING}>Lines</h2>
       <table className="w-full text-sm">
         <thead className="print:table-header-group">
