@@ -1,7 +1,7 @@
 /**
  * From a keystroke in the ledger to the new total in the tally line, in headless Chromium on the built application.
  * The baseline is the same keystroke in a bare input that writes its value beside itself, in the same page.
- * Also counts main-thread tasks over 50 ms while typing.
+ * Also counts main-thread tasks over 50 ms while typing, and times the report's files against the plain design file.
  */
 import fs from 'node:fs';
 import os from 'node:os';
@@ -19,6 +19,9 @@ import { designOfSize } from './designs';
 import { type BenchRow, type Measured, printRows, statistics } from './measure';
 
 const KEYS = 40;
+const SIZES = [10, 60, 200, 1000];
+const EXPORTED = 200;
+const EXPORTS = 3;
 
 /** Types one digit after the other into the focused input; each time waits in the page until `changed` says so. */
 async function typeAndTime(
@@ -71,6 +74,28 @@ async function addBareInput(page: Page): Promise<void> {
   });
 }
 
+/** The report's files of one design, asked for as a browser does. */
+async function exportsOf(page: Page, address: string): Promise<BenchRow[]> {
+  const time = async (path: string): Promise<Measured> => {
+    const times: number[] = [];
+    for (let turn = 0; turn < EXPORTS; turn += 1) {
+      const started = performance.now();
+      const answer = await page.request.get(`${address}/${path}`, { timeout: 120_000 });
+      await answer.body();
+      times.push(performance.now() - started);
+    }
+    return statistics(times);
+  };
+  const baseline = { what: 'design as JSON', measured: await time('export?form=json') };
+  const row = async (form: string, aim: string): Promise<BenchRow> => ({
+    what: `report as ${form.toUpperCase()}, ${EXPORTED} components`,
+    measured: await time(`report?form=${form}`),
+    baseline,
+    aim,
+  });
+  return [await row('xlsx', '< 2 s'), await row('pdf', '< 4 s'), await row('md', '')];
+}
+
 requireChromium();
 ensureBuilt();
 const home = fs.mkdtempSync(path.join(os.tmpdir(), 'wick-bench-'));
@@ -87,7 +112,7 @@ const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM
 const rows: BenchRow[] = [];
 const notes: string[] = [];
 try {
-  for (const size of [10, 200]) {
+  for (const size of SIZES) {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     // The runner marks named functions with a helper that the page does not have.
     await page.addInitScript('globalThis.__name = (value) => value');
@@ -112,6 +137,7 @@ try {
       aim: 'p95 < 50 ms',
     });
     notes.push(`main-thread tasks over 50 ms while typing ${KEYS} keys at ${size}: ${longTasks}`);
+    if (size === EXPORTED) rows.push(...(await exportsOf(page, `${application.address}/api/designs/${id}`)));
     await page.close();
   }
 } finally {
