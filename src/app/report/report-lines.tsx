@@ -5,6 +5,9 @@ import { Amount, NotPriced } from '@/ui/amount';
 import { Wick } from '@/ui/wick';
 import { CELL, HEAD, HEADING } from './report-looks';
 
+/** Columns that a narrow screen folds into the line's own cell. */
+const WIDE = 'max-[640px]:hidden print:table-cell';
+
 /** What opens a line's calculation, where it may be shown. */
 export type Explain = (line: ReportLine) => ReactNode;
 
@@ -27,19 +30,19 @@ export function ReportLines({
             <th scope="col" className={HEAD}>
               Line
             </th>
-            <th scope="col" className={HEAD}>
+            <th scope="col" className={`${HEAD} ${WIDE}`}>
               What
             </th>
-            <th scope="col" className={`${HEAD} pr-3 text-right!`}>
+            <th scope="col" className={`${HEAD} ${WIDE} pr-3 text-right!`}>
               Count
             </th>
-            <th scope="col" className={HEAD}>
+            <th scope="col" className={`${HEAD} ${WIDE}`}>
               Use and way of paying
             </th>
             <th scope="col" className={`${HEAD} border-l border-l-line text-right!`}>
               {currency} / month
             </th>
-            <th scope="col" className={`${HEAD} w-[120px] pl-3`}>
+            <th scope="col" className={`${HEAD} ${WIDE} w-[120px] pl-3`}>
               Lean to heavy
             </th>
           </tr>
@@ -51,13 +54,14 @@ export function ReportLines({
         </tbody>
         <tfoot className="print:table-row-group">
           <tr className="double-line border-t border-t-ink font-semibold">
-            <th scope="row" colSpan={4} className="py-1.5 text-left">
+            <th scope="row" className="py-1.5 text-left">
               Total{total.unpriced > 0 && `, incomplete: ${total.unpriced} not priced`}
             </th>
+            <td className={WIDE} colSpan={3} />
             <td className="border-l border-l-line py-1.5 text-right">
               <Amount value={total.monthly} currency={currency} strong />
             </td>
-            <td />
+            <td className={WIDE} />
           </tr>
         </tfoot>
       </table>
@@ -79,13 +83,14 @@ function SectionRows({
   return (
     <>
       <tr className="break-after-avoid">
-        <th scope="rowgroup" colSpan={4} className="border-b border-ink pt-3 pb-1 text-left font-semibold">
+        <th scope="rowgroup" className="border-b border-ink pt-3 pb-1 text-left font-semibold">
           {section.name}
         </th>
+        <td className={`${WIDE} border-b border-ink`} colSpan={3} />
         <td className="border-b border-l border-b-ink border-l-line pt-3 pb-1 text-right">
           <Amount value={section.amount} currency={currency} strong />
         </td>
-        <td className="border-b border-ink pt-3 pb-1 pl-3">
+        <td className={`${WIDE} border-b border-ink pt-3 pb-1 pl-3`}>
           <Wick values={section.wick} currency={currency} most={most} />
         </td>
       </tr>
@@ -93,20 +98,25 @@ function SectionRows({
         <tr key={line.id} className="break-inside-avoid">
           <th scope="row" className={`${CELL} min-w-[120px] text-left font-normal break-words`}>
             {line.name}
+            <p className="hidden text-xs text-soft max-[640px]:block print:hidden">
+              {[`${line.count} of ${line.offer || line.kind}`, line.use, line.paid]
+                .filter(Boolean)
+                .join('; ')}
+            </p>
             {line.why !== null && <p className="text-xs text-soft">{line.why}</p>}
             {line.amount !== null && explain?.(line)}
           </th>
-          <td className={`${CELL} text-soft`}>
+          <td className={`${CELL} ${WIDE} text-soft`}>
             {[line.offer || line.kind, [line.provider, line.region].filter(Boolean).join(' ')]
               .filter(Boolean)
               .join(', ')}
           </td>
-          <td className={`${CELL} text-right tabular-nums`}>{line.count}</td>
-          <td className={`${CELL} text-soft`}>{[line.use, line.paid].filter(Boolean).join('; ')}</td>
+          <td className={`${CELL} ${WIDE} text-right tabular-nums`}>{line.count}</td>
+          <td className={`${CELL} ${WIDE} text-soft`}>{[line.use, line.paid].filter(Boolean).join('; ')}</td>
           <td className={`${CELL} border-l border-l-line pr-0! text-right`}>
             {line.amount === null ? <NotPriced /> : <Amount value={line.amount} currency={currency} />}
           </td>
-          <td className={`${CELL} pr-0! pl-3`}>
+          <td className={`${CELL} ${WIDE} pr-0! pl-3`}>
             {line.wick && <Wick values={line.wick} currency={currency} most={most} />}
           </td>
         </tr>

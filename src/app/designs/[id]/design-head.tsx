@@ -27,7 +27,7 @@ export function DesignHead(props: DesignHeadProps) {
   const { id, view, open, onView, state, present, onHistory, onOpenDesign, onUndo, onRedo, onExport } = props;
   const icon = 'rounded p-1.5 text-soft enabled:hover:bg-wash disabled:opacity-40';
   return (
-    <div className="flex h-[46px] shrink-0 items-center gap-5 border-b border-line px-[18px]">
+    <div className="flex h-[46px] shrink-0 items-center gap-5 border-b border-line px-[18px] max-[700px]:h-auto max-[700px]:flex-wrap max-[700px]:gap-y-0 max-[700px]:pt-2">
       <h1 className="min-w-0">
         <button
           type="button"

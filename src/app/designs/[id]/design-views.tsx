@@ -23,7 +23,7 @@ export function DesignViews({
     { view: 'report', label: 'Report', href: `/designs/${id}/report` },
   ] as const;
   return (
-    <nav aria-label="Views of the design" className="flex h-full shrink-0 gap-4">
+    <nav aria-label="Views of the design" className="flex h-full shrink-0 gap-4 max-[700px]:h-9">
       {views.map(({ view, label, href }) => (
         <Link
           key={view}

@@ -96,7 +96,7 @@ function Row({ finding, where, currency, apply, onShow }: RowProps) {
     setAnswering(false);
   };
   return (
-    <li className="grid grid-cols-[minmax(0,1fr)_auto] gap-x-6 border-b border-line px-[18px] py-2.5">
+    <li className="grid grid-cols-[minmax(0,1fr)_auto] gap-x-6 gap-y-1 max-[700px]:grid-cols-1 border-b border-line px-[18px] py-2.5">
       <div className="min-w-0">
         <h3 className="text-sm font-semibold">
           {title}
@@ -123,7 +123,7 @@ function Row({ finding, where, currency, apply, onShow }: RowProps) {
         )}
         {answering && <Answer title={title} onAnswer={answer} onCancel={() => setAnswering(false)} />}
       </div>
-      <div className="flex max-w-[420px] flex-col items-end gap-1">
+      <div className="flex max-w-[420px] flex-col items-end gap-1 max-[700px]:items-start">
         {answered !== null ? (
           <Button tone="bare" aria-label={`Ask again: ${title}`} onClick={() => answer(null)}>
             Ask again
