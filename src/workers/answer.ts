@@ -15,6 +15,7 @@ import {
   priceMonths,
   reusableLines,
 } from '@/core/pricing';
+import { formKinds, formsFor } from '@/core/forms';
 import { summaryOf } from '@/core/range';
 import { type PlainFigure, relabel, toPlain } from '@/core/trace';
 import type { Case } from '@/core/usage';
@@ -24,6 +25,7 @@ import type {
   MonthsAnswer,
   NewerAnswer,
   OfferRow,
+  PlainForm,
   PricedFinding,
   Question,
   Subject,
@@ -77,6 +79,8 @@ export class Answerer {
       }
       case 'checks':
         return this.checks(question.design);
+      case 'forms':
+        return this.forms(question);
       case 'budget': {
         const answer = loadAtBudget(question.design, await this.shelf.booksFor(question.design));
         return (
@@ -103,6 +107,29 @@ export class Answerer {
     const cases = priceCases(design, books, known);
     this.last = { version, cases, context, components };
     return cases;
+  }
+
+  /** Forms of the same capacity at one place, whether the design uses its book yet or not. */
+  private async forms({ design, place, wish }: Extract<Question, { ask: 'forms' }>): Promise<PlainForm[]> {
+    const kinds = formKinds(wish.job).map((kind): Component => ({
+      id: kind,
+      name: kind,
+      kind,
+      count: { likely: '1' },
+      place,
+      choice: { by: 'none' },
+      running: { pattern: 'always' },
+      usage: {},
+      term: 'on-demand',
+    }));
+    const books = await this.shelf.booksFor(design, kinds);
+    return formsFor(wish, place, design, books, () => crypto.randomUUID()).map(
+      ({ form, monthly, ...row }) => ({
+        ...row,
+        label: form.label,
+        monthly: monthly?.toString() ?? null,
+      }),
+    );
   }
 
   /** What the rules find, and what each remedy would change. */

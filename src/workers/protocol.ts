@@ -2,7 +2,8 @@
  * The contract between the page and the pricing worker, in one file: tagged messages, a request id, and for prices
  * the version of the design, so that stale replies are dropped. An error is a reply like any other.
  */
-import type { Component, Design } from '@/core/design';
+import type { Component, Design, Place } from '@/core/design';
+import type { FormWish } from '@/core/forms';
 import type { Finding } from '@/core/checks';
 import type { DesignSummary } from '@/core/range';
 import type { PlainFigure } from '@/core/trace';
@@ -86,6 +87,17 @@ export interface PricedFinding extends Finding {
   readonly changes: string | null;
 }
 
+/** One form of the same capacity. */
+export interface PlainForm {
+  readonly label: string;
+  readonly edition: string;
+  readonly offer: string;
+  readonly component: Component | null;
+  /** Exact; null: it does not fit. */
+  readonly monthly: string | null;
+  readonly note: string;
+}
+
 export type Question =
   | { readonly ask: 'price'; readonly design: Design; readonly version: number }
   | {
@@ -100,7 +112,8 @@ export type Question =
   | { readonly ask: 'newer'; readonly design: Design; readonly books: Design['books'] }
   | { readonly ask: 'months'; readonly design: Design; readonly horizon: number }
   | { readonly ask: 'checks'; readonly design: Design }
-  | { readonly ask: 'budget'; readonly design: Design };
+  | { readonly ask: 'budget'; readonly design: Design }
+  | { readonly ask: 'forms'; readonly design: Design; readonly place: Place; readonly wish: FormWish };
 
 export interface Answers {
   price: { readonly version: number; readonly summary: DesignSummary; readonly milliseconds: number };
@@ -110,6 +123,7 @@ export interface Answers {
   newer: NewerAnswer;
   months: MonthsAnswer;
   checks: readonly PricedFinding[];
+  forms: readonly PlainForm[];
   /** By how much the load may grow; null: no budget. */
   budget: { readonly crossed: 'at' | 'never' | 'without-load'; readonly times: string | null } | null;
 }

@@ -106,3 +106,22 @@ test('the checklist adds what is missing, and prints what is not wanted', async 
   await page.goto(`${design}/report`);
   await expect(page.getByRole('region', { name: 'Not in the total' })).toContainText('Paid by the group.');
 });
+
+test('questions leave fewer forms, and the chosen one is written with its price', async ({ page }) => {
+  const design = await copyOfBooking(page);
+  await openDesign(page, design);
+  const before = await total(page);
+  await page.getByRole('gridcell', { name: 'Next component' }).first().click();
+  await page.getByRole('option', { name: /Answer questions first/ }).click();
+  const dialog = page.getByRole('dialog', { name: 'Which form fits?' });
+  const forms = dialog.getByRole('list', { name: 'Forms' }).getByRole('listitem');
+  await expect(forms.filter({ hasText: 'Servers' })).toContainText('USD a month');
+  await expect(forms.filter({ hasText: 'Container run-time' })).toContainText('USD a month');
+  await dialog.getByLabel('Own control of the system').selectOption('not wanted');
+  await expect(forms.filter({ hasText: 'Servers' })).toContainText('You would run the system yourself.');
+  const text = await forms.filter({ hasText: 'Container run-time' }).innerText();
+  await dialog.getByRole('button', { name: /Take Container run-time/ }).click();
+  const amount = Number(/([\d\s\u00a0]+\.\d\d)/.exec(text.replace(/\n/g, ' '))![1]!.replace(/[^\d.]/g, ''));
+  await expect.poll(() => total(page)).toBeGreaterThan(before);
+  expect((await total(page)) - before).toBeLessThanOrEqual(amount + 0.02);
+});

@@ -89,6 +89,32 @@ describe('wick price, further', () => {
   });
 });
 
+describe('wick report', () => {
+  const report = (...args: string[]) =>
+    wick('report', 'docs/formats/design.example.json', '--books', books, ...args);
+
+  it('writes what the application hands over', () => {
+    const out = file('report.json');
+    const result = report('--as', 'json', '--out', out);
+    expect([result.status, result.stdout]).toEqual([0, `${out}: 255.21 EUR a month\n`]);
+    const written = JSON.parse(fs.readFileSync(out, 'utf8')) as { total: { monthly: string } };
+    expect(written.total.monthly).toBe('255.21');
+    expect(report('--as', 'pdf', '--out', file('report.pdf')).status).toBe(0);
+    expect(fs.readFileSync(file('report.pdf')).subarray(0, 5).toString()).toBe('%PDF-');
+    report('--as', 'md', '--out', file('q.md'), '--variant', 'quotation', '--until', '2026-12-31');
+    expect(fs.readFileSync(file('q.md'), 'utf8')).toContain('Quotation, valid until 2026-12-31.');
+  });
+
+  it.each([
+    [['--as', 'docx', '--out', 'x'], 2, /--as takes one of/],
+    [['--as', 'md', '--out', 'x', '--until', 'soon'], 2, /--until a date/],
+    [['--as', 'md'], 64, /wick report DESIGN/],
+  ] as const)('%j ends with %i and one clear word', (args, code, message) => {
+    const result = report(...args);
+    expect([result.status, message.test(result.stderr)]).toEqual([code, true]);
+  });
+});
+
 describe('wick books', () => {
   const book = 'docs/formats/price-book.example.json';
 

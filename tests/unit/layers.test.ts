@@ -23,6 +23,7 @@ const CORE_RANKS: Readonly<Record<string, number>> = {
   range: 7,
   display: 8,
   checks: 9,
+  forms: 9,
   report: 10,
 };
 

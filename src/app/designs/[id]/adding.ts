@@ -48,7 +48,8 @@ export function adding({ design, rows, cursor, client, shelf, apply, undo, moveC
     tell(`${components.length} lines were added.`, { label: 'Undo', run: undo });
   };
   /** A starred component again, under an id of its own. */
-  const addStarred = (starred: Component, section: Section): void => {
+  const addStarred = (starred: Component, section = hereSection()): void => {
+    if (!section) return tell('Add a section first; lines are written into it.');
     const component = { ...starred, id: crypto.randomUUID() };
     const index = section.components.length;
     const add: Edit = { edit: 'add-component', section: section.id, index, component };

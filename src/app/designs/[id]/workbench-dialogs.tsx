@@ -3,12 +3,14 @@
 import type { Component, Edit, Section } from '@/core/design';
 import { Conflicts } from './conflicts';
 import { HistoryDialog } from './history/history-dialog';
+import type { PricingClient } from '@/workers/client';
+import { FormsDialog } from './pickers/forms-dialog';
 import { PasteDialog } from './paste/paste-dialog';
 import type { DesignSession, SessionState } from './session/design-session';
 import type { ShelfBook } from './shelf';
 import { Shortcuts } from './shortcuts';
 
-export type OpenDialog = 'keys' | 'history' | null;
+export type OpenDialog = 'keys' | 'history' | 'forms' | null;
 
 interface WorkbenchDialogsProps {
   readonly id: string;
@@ -19,6 +21,8 @@ interface WorkbenchDialogsProps {
   /** Where new lines go. */
   readonly section: Section | undefined;
   readonly open: OpenDialog;
+  readonly client: PricingClient | null;
+  readonly onForm: (component: Component) => void;
   readonly onPaste: (components: readonly Component[]) => void;
   readonly onRestore: (edits: readonly Edit[], revision: number) => void;
   readonly onClose: () => void;
@@ -49,6 +53,15 @@ export function WorkbenchDialogs(props: WorkbenchDialogsProps) {
         design={design}
         revision={state.revision}
         onRestore={props.onRestore}
+        onClose={onClose}
+      />
+      <FormsDialog
+        open={open === 'forms'}
+        client={props.client}
+        design={design}
+        shelf={shelf}
+        place={section?.components.findLast((each) => each.place)?.place ?? null}
+        onChoose={props.onForm}
         onClose={onClose}
       />
       <Shortcuts open={open === 'keys'} onClose={onClose} />

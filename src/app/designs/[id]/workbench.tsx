@@ -256,6 +256,10 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
             setPicker(null);
             void addOfKind(kind, section);
           }}
+          onForms={() => {
+            setPicker(null);
+            setDialog('forms');
+          }}
           onStarred={(component, section) => {
             closePicker();
             addStarred(component, section);
@@ -271,6 +275,11 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
         pasted={pasted}
         section={hereSection()}
         open={dialog}
+        client={client}
+        onForm={(component) => {
+          setDialog(null);
+          addStarred(component);
+        }}
         onPaste={(components) => {
           forgetPasted();
           paste(components);

@@ -12,12 +12,15 @@ interface KindPickerProps {
   readonly typed: string;
   readonly onChoose: (kind: Kind) => void;
   readonly onStarred: (component: Component) => void;
+  /** Asks questions first. */
+  readonly onForms: () => void;
   readonly onClose: () => void;
 }
 
 const STARRED = 'starred/';
+const FORMS = 'forms';
 
-export function KindPicker({ anchor, typed, onChoose, onStarred, onClose }: KindPickerProps) {
+export function KindPicker({ anchor, typed, onChoose, onStarred, onForms, onClose }: KindPickerProps) {
   const [starred, setStarred] = useState<readonly KeptThing[]>([]);
   useEffect(() => {
     let current = true;
@@ -36,6 +39,12 @@ export function KindPicker({ anchor, typed, onChoose, onStarred, onClose }: Kind
       detail: kindOf((body as Component).kind).label,
       group: 'Starred',
     })),
+    {
+      value: FORMS,
+      label: 'Not sure? Answer questions first',
+      detail: 'forms of the same capacity, priced side by side',
+      group: 'Help to choose',
+    },
     ...KINDS.map((kind) => ({
       value: kind.kind,
       label: kind.label,
@@ -54,7 +63,8 @@ export function KindPicker({ anchor, typed, onChoose, onStarred, onClose }: Kind
       width={380}
       onChoose={(value) => {
         const kept = starred.find(({ id }) => value === `${STARRED}${id}`);
-        if (kept) onStarred(kept.body as Component);
+        if (value === FORMS) onForms();
+        else if (kept) onStarred(kept.body as Component);
         else onChoose(value as Kind);
       }}
       onClose={onClose}

@@ -31,6 +31,7 @@ interface OpenPickerProps {
   readonly onClose: () => void;
   readonly onKind: (kind: Kind, section: Section) => void;
   readonly onStarred: (component: Component, section: Section) => void;
+  readonly onForms: () => void;
   readonly onEdits: (edits: readonly Edit[]) => void;
 }
 
@@ -43,6 +44,7 @@ export function OpenPicker(props: OpenPickerProps) {
         {...common}
         onChoose={(kind) => onKind(kind, row.section)}
         onStarred={(component) => onStarred(component, row.section)}
+        onForms={props.onForms}
       />
     );
   }
