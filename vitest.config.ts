@@ -6,6 +6,9 @@ const alias = {
   '@': path.resolve(import.meta.dirname, 'src'),
 };
 
+/** Milliseconds: two cores that are busy with other things are no reason to fail. */
+const PATIENCE = 60_000;
+
 export default defineConfig({
   resolve: { alias },
   test: {
@@ -14,6 +17,7 @@ export default defineConfig({
         resolve: { alias },
         test: {
           name: 'unit',
+          testTimeout: PATIENCE,
           include: ['src/**/*.test.ts', 'tests/unit/**/*.test.ts'],
           exclude: ['src/data/**', 'src/ui/**', 'src/app/**'],
         },
@@ -22,6 +26,7 @@ export default defineConfig({
         resolve: { alias },
         test: {
           name: 'ui',
+          testTimeout: PATIENCE,
           environment: 'jsdom',
           include: ['src/ui/**/*.test.tsx', 'src/app/**/*.test.{ts,tsx}'],
         },
@@ -30,6 +35,7 @@ export default defineConfig({
         resolve: { alias },
         test: {
           name: 'integration',
+          testTimeout: PATIENCE,
           include: ['src/data/**/*.test.ts', 'tests/integration/**/*.test.ts'],
           globalSetup: ['tests/support/throw-away-cluster.ts'],
           fileParallelism: false,
