@@ -12,7 +12,6 @@ import {
 } from './books-command';
 import { writeDemoFiles } from './demo-files-command';
 import { priceCommand } from './price-command';
-import { reportCommand } from './report-command';
 import { withDatabase } from './set-up';
 
 const HELP = `./run wick price DESIGN.json --books FOLDER [--months 36]
@@ -83,6 +82,8 @@ async function run(): Promise<number | null> {
   }
   if (command === 'report' && subject && values.books && values.as && values.out) {
     const { as, out, variant, until, agreements } = values;
+    // What writes sheets and pages takes a second to load; no other command waits for it.
+    const { reportCommand } = await import('./report-command');
     return reportCommand(subject, values.books, { form: as, out, variant, until, agreements });
   }
   if (command === 'demo-files' && subject) return writeDemoFiles(subject);
