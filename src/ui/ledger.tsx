@@ -56,12 +56,19 @@ export function Ledger<Row>(props: LedgerProps<Row>) {
   useEffect(() => {
     if (autoFocus) scroller.current?.focus();
   }, [autoFocus]);
+  // A row under the mouse is in sight; moving it away would put the second press of two on another row.
+  const pressed = useRef(false);
+  const onPress = (next: LedgerCursor, reach?: Reach): void => {
+    pressed.current = true;
+    onCursor(next, reach);
+  };
   useEffect(() => {
-    if (cursor) virtual.scrollToIndex(rowAt);
+    if (cursor && (editing || !pressed.current)) virtual.scrollToIndex(rowAt);
     // eslint-disable-next-line react-hooks/exhaustive-deps -- only a move of the cursor scrolls
-  }, [cursor?.row]);
+  }, [cursor?.row, editing]);
 
   const moveTo = (row: number, column: number, reach?: Reach): void => {
+    pressed.current = false;
     const nextRow = rows[Math.max(0, Math.min(rows.length - 1, row))];
     const nextColumn = columns[Math.max(0, Math.min(columns.length - 1, column))];
     if (nextRow && nextColumn) onCursor({ row: nextRow.key, column: nextColumn.key }, reach);
@@ -155,7 +162,7 @@ export function Ledger<Row>(props: LedgerProps<Row>) {
                   editing={active ? editing : undefined}
                   selected={selected?.has(row.key) ?? false}
                   drag={drag?.canDrag(row.data) ?? false}
-                  onCursor={onCursor}
+                  onCursor={onPress}
                   onBegin={begin}
                   onFinish={finish}
                 />

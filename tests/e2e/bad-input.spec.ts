@@ -116,6 +116,8 @@ test('two tabs on the same row: different fields merge, the same field is asked 
 }) => {
   const design = await copyOfBooking(page);
   const other = await context.newPage();
+  // As if the stream of others' edits had not come through yet.
+  await other.route('**/live', (route) => route.abort());
   await openDesign(page, design);
   await openDesign(other, design);
   await typeInto(page, 'Seat cache', COLUMN.count, '4');

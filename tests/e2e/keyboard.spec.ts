@@ -100,6 +100,9 @@ test('Esc takes back what is being typed', async ({ page }) => {
   await expect(grid).toBeFocused();
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.reload();
+  await expect(page.getByRole('gridcell', { name: 'Front servers' })).toBeVisible();
 });
 
 test('from a starter to a report without a mouse', async ({ page }) => {

@@ -18,6 +18,7 @@ interface LedgerActs {
   readonly selectAll: () => void;
   readonly selectNone: () => void;
   readonly openKinds: (row: string) => void;
+  readonly showKeys: () => void;
 }
 
 export function ledgerActs(acts: LedgerActs) {
@@ -67,7 +68,12 @@ export function ledgerActs(acts: LedgerActs) {
     return true;
   };
   const onKey = (event: KeyboardEvent, row: LedgerRow<Row> | undefined): boolean => {
-    if (event.key === '?' || !row) return false;
+    // Taken here: otherwise it would be typed into the cell.
+    if (event.key === '?') {
+      acts.showKeys();
+      return true;
+    }
+    if (!row) return false;
     const far = event.ctrlKey || event.metaKey;
     const letter = far ? event.key.toLowerCase() : '';
     if (event.key === 'Delete') return remove(row.data);

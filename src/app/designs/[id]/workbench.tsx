@@ -132,6 +132,7 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
     moveCursor,
     selectAll: selection.selectAll,
     selectNone: selection.clear,
+    showKeys: () => setDialog('keys'),
     openKinds: (row) => open('kind', row, '', 'name'),
   });
   const { hereSection, addOfKind, addStarred, paste } = adding({
