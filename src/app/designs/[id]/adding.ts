@@ -5,6 +5,7 @@ import type { FoundOffer } from '@/operations';
 import type { LedgerCursor, LedgerRow } from '@/ui/ledger';
 import { tell } from '@/ui/toast';
 import type { PricingClient } from '@/workers/client';
+import { toLedger } from './use-view';
 import { withFirstChoice } from './place-edits';
 import { newComponent, type Row } from './rows';
 import type { ShelfBook } from './shelf';
@@ -46,6 +47,7 @@ export function adding({ design, rows, cursor, client, shelf, apply, undo, moveC
     }));
     if (!apply([...pinsFor(components, design, shelf), ...adds])) return;
     tell(`${components.length} lines were added.`, { label: 'Undo', run: undo });
+    requestAnimationFrame(toLedger);
   };
   /** A starred component again, under an id of its own. */
   const addStarred = (starred: Component, section = hereSection()): void => {

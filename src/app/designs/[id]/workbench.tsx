@@ -284,7 +284,6 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
         onPaste={(components) => {
           forgetPasted();
           paste(components);
-          requestAnimationFrame(toLedger);
         }}
         onRestore={(edits, revision) => {
           setDialog(null);
