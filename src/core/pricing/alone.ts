@@ -21,7 +21,7 @@ export function priceAlone(component: Component, design: Design, books: BookSet)
 export interface TermPrice {
   readonly term: Term;
   readonly line: PricedLine;
-  /** 1 − committed ÷ on demand; negative where it costs more; null without both. */
+  /** 1 − this way ÷ on demand; negative where it costs more; null without both. */
   readonly saving: Decimal | null;
   /** The share of the month it must run for the commitment to cost no more than on demand; null without both. */
   readonly breakEven: Decimal | null;
@@ -39,9 +39,12 @@ export function compareTerms(component: Component, design: Design, books: BookSe
   const onDemand = priceAlone({ ...component, term: 'on-demand' }, design, books);
   return termsFor(component, design, books).map((term) => {
     const line = priceAlone({ ...component, term }, design, books);
+    // An interruptible line knows no other price of its own: it is held against the same line on demand.
+    const steady = onDemand.status === 'priced' ? onDemand.monthly.value : null;
+    const against = line.status !== 'priced' ? null : term === 'interruptible' ? steady : line.onDemand;
     const saving =
-      line.status === 'priced' && line.onDemand && !line.onDemand.isZero()
-        ? line.monthly.value.dividedBy(line.onDemand).negated().plus(1)
+      line.status === 'priced' && against && !against.isZero()
+        ? line.monthly.value.dividedBy(against).negated().plus(1)
         : null;
     const breakEven =
       commitmentOf(term) && line.status === 'priced' && always.status === 'priced'

@@ -50,7 +50,9 @@ export function Paying({ client, design, component, onChoose }: PayingProps) {
                       {upfront
                         ? `${money(row.upfront)} upfront, then ${money(row.recurring)}`
                         : `${money(row.recurring)} each month`}
-                      <span className="block">whole term {money(row.wholeTerm)}</span>
+                      {row.wholeTerm !== null && (
+                        <span className="block">whole term {money(row.wholeTerm)}</span>
+                      )}
                     </span>
                     <SavingText saving={row.saving} />
                   </>

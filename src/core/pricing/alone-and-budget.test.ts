@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { smallBooks } from '@tests/support/books';
-import { designOf, serverOf, transferOf } from '@tests/support/designs';
-import { loadAtBudget, priceDesign } from './index';
+import { componentOf, designOf, serverOf, transferOf } from '@tests/support/designs';
+import { WIDE_BOOKS } from '@tests/support/wide-designs';
+import { compareTerms, loadAtBudget, priceDesign } from './index';
 
 const BOOKS = smallBooks();
 const withBudget = (budget: string) =>
@@ -37,5 +38,35 @@ describe('the load at which a budget is crossed', () => {
     const fixed = { ...withBudget('500'), sections: designOf([serverOf('a')]).sections };
     expect(loadAtBudget(fixed, BOOKS)).toEqual({ crossed: 'never' });
     expect(loadAtBudget(designOf([serverOf('a')]), BOOKS)).toBeNull();
+  });
+});
+
+describe('what a way of paying saves', () => {
+  it('is held against the same line on demand, interruptible too', () => {
+    const component = componentOf({
+      id: 'a',
+      kind: 'server',
+      place: { book: 'wide', region: 'severn' },
+      choice: { by: 'sku', sku: 'S-4' },
+      mayBeStopped: true,
+    });
+    const design = designOf([component], { books: [{ book: 'wide', revision: 1 }] });
+    const ways = compareTerms(component, design, WIDE_BOOKS);
+    const monthly = (term: string) => {
+      const line = ways.find((way) => way.term === term)!.line;
+      if (line.status !== 'priced') throw new Error('not priced');
+      return line.monthly.value;
+    };
+    for (const term of ['interruptible', '12-none']) {
+      const expected = monthly(term).dividedBy(monthly('on-demand')).negated().plus(1);
+      expect(
+        ways
+          .find((way) => way.term === term)!
+          .saving!.minus(expected)
+          .abs()
+          .toNumber(),
+      ).toBeLessThan(1e-12);
+      expect(expected.isZero()).toBe(false);
+    }
   });
 });
