@@ -9,6 +9,7 @@ import { check, designFaults, editBatchSchema } from '@/formats';
 import { requireRole } from './actor';
 import { AppError, invalid, notFound } from './app-error';
 import { refreshTotals } from './designs';
+import { withoutInverse } from './history';
 import type { Context, LockedDesign, LoggedBatch } from './ports';
 
 export interface Saved {
@@ -51,7 +52,7 @@ export async function editDesign(context: Context, id: string, data: unknown): P
   });
   if (!outcome) throw notFound('design');
   if ('stale' in outcome) {
-    const since = { revision: outcome.revision, batches: outcome.stale };
+    const since = { revision: outcome.revision, batches: outcome.stale.map(withoutInverse) };
     throw new AppError('stale', 'The design was changed meanwhile.', { since });
   }
   return outcome.saved;

@@ -33,7 +33,8 @@ export function savedSince(context: Context, id: string, revision: number): Prom
   }));
 }
 
-function withoutInverse({ inverse: _, ...batch }: LoggedBatch): Omit<LoggedBatch, 'inverse'> {
+/** As it is sent: what takes a batch back stays here. */
+export function withoutInverse({ inverse: _, ...batch }: LoggedBatch): Omit<LoggedBatch, 'inverse'> {
   return batch;
 }
 

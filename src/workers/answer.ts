@@ -1,7 +1,7 @@
 /** Answers the page's questions with the core. Kept free of worker globals so that it is tested like any module. */
 import { assertNever } from '@/core/base';
 import { findingsOf, lookedAt } from '@/core/checks';
-import { allComponents, applyEdits, type Component, type Design } from '@/core/design';
+import { allComponents, anyOfKind, applyEdits, type Component, type Design } from '@/core/design';
 import { sentenceFor } from '@/core/display';
 import {
   type BookSet,
@@ -111,17 +111,7 @@ export class Answerer {
 
   /** Forms of the same capacity at one place, whether the design uses its book yet or not. */
   private async forms({ design, place, wish }: Extract<Question, { ask: 'forms' }>): Promise<PlainForm[]> {
-    const kinds = formKinds(wish.job).map((kind): Component => ({
-      id: kind,
-      name: kind,
-      kind,
-      count: { likely: '1' },
-      place,
-      choice: { by: 'none' },
-      running: { pattern: 'always' },
-      usage: {},
-      term: 'on-demand',
-    }));
+    const kinds = formKinds(wish.job).map((kind) => anyOfKind(kind, place));
     const books = await this.shelf.booksFor(design, kinds);
     return formsFor(wish, place, design, books, () => crypto.randomUUID()).map(
       ({ form, monthly, ...row }) => ({

@@ -1,7 +1,6 @@
 /** The checklist of a design: every rule, what it found, and what was answered. */
-import { allComponents, type Component, type Design } from '../design';
+import { allComponents, anyOfKind, type Component, type Design } from '../design';
 import { type BookSet, priceCases, type PricedDesign } from '../pricing';
-import { sure } from '../usage';
 import type { Case } from '../usage';
 import { COMPANION_CHECKS, COMPANION_KINDS } from './companions';
 import { DESIGN_CHECKS } from './design-checks';
@@ -73,17 +72,7 @@ export function lookedAt(design: Design): Component[] {
     allComponents(design).flatMap(({ place }) => (place ? [[`${place.book}/${place.region}`, place]] : [])),
   );
   const wished = [...places.values()].flatMap((place) =>
-    COMPANION_KINDS.map((kind): Component => ({
-      id: `${kind}/${place.book}/${place.region}`,
-      name: kind,
-      kind,
-      count: sure('1'),
-      place,
-      choice: { by: 'none' },
-      running: { pattern: 'always' },
-      usage: {},
-      term: 'on-demand',
-    })),
+    COMPANION_KINDS.map((kind) => anyOfKind(kind, place, `${kind}/${place.book}/${place.region}`)),
   );
   return [...allComponents(design).filter(({ choice }) => choice.by === 'sku'), ...wished];
 }

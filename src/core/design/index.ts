@@ -1,3 +1,4 @@
+export * from './any-of-kind';
 export * from './design';
 export * from './edit';
 export * from './edit-target';

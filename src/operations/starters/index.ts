@@ -1,6 +1,6 @@
 /** Starters: ours at every provider with their likely amount, and the team's own. Needs A13 to A15. */
 import { type Kind, kindOf, nearestRegion, type PriceBook, type Region } from '@/core/books';
-import { allComponents, type Component, type Design } from '@/core/design';
+import { allComponents, anyOfKind, type Component, type Design } from '@/core/design';
 import { describeUse, groupInText } from '@/core/display';
 import { summarise } from '@/core/range';
 import { designSchema } from '@/formats';
@@ -93,17 +93,8 @@ async function placesOf(context: Context): Promise<Place[]> {
 
 /** A design that needs all offers of the kinds: only good for loading them. */
 function designFor(book: string, revision: number, region: string, kinds: readonly Kind[]): Design {
-  const components = kinds.map((kind): Component => ({
-    id: kind,
-    name: kind,
-    kind,
-    count: { likely: '1' },
-    place: { book, region },
-    choice: { by: 'cheapest', need: { vcpu: '1', memory: '1' } },
-    running: { pattern: 'always' },
-    usage: {},
-    term: 'on-demand',
-  }));
+  const choice = { by: 'cheapest', need: { vcpu: '1', memory: '1' } } as const;
+  const components = kinds.map((kind): Component => ({ ...anyOfKind(kind, { book, region }), choice }));
   return {
     title: '',
     description: '',
