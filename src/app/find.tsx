@@ -115,6 +115,12 @@ export function Find() {
   );
 }
 
+interface StarterName {
+  readonly key: string;
+  readonly title: string;
+  readonly work: string;
+}
+
 interface FoundDesign {
   readonly id: string;
   readonly title: string;
@@ -135,6 +141,10 @@ function FindList({ onDone }: { readonly onDone: () => void }) {
   useEffect(() => {
     callApi<readonly FoundDesign[]>('/api/designs').then(setDesigns, () => undefined);
   }, []);
+  const [starters, setStarters] = useState<readonly StarterName[]>([]);
+  useEffect(() => {
+    callApi<readonly StarterName[]>('/api/starters').then(setStarters, () => undefined);
+  }, []);
   const [search, setSearch] = useState('');
   const offers = useFoundOffers(search);
   const go = (path: string) => () => router.push(path);
@@ -147,6 +157,14 @@ function FindList({ onDone }: { readonly onDone: () => void }) {
       detail: `${design.components} components`,
       run: go(`/designs/${design.id}`),
     })),
+    ...starters.map(({ key, title, work }) => ({
+      key: `starter-${key}`,
+      group: 'Starters',
+      label: title,
+      detail: work,
+      words: 'starter',
+      run: go(`/designs/starters?starter=${encodeURIComponent(key)}`),
+    })),
     ...offers.map((offer) => ({
       key: `${offer.book}/${offer.sku}`,
       group: 'Offers',
@@ -157,6 +175,8 @@ function FindList({ onDone }: { readonly onDone: () => void }) {
       run: () => void setTimeout(() => (takesOffer ? takesOffer(offer) : router.push('/books')), 50),
     })),
     { key: 'designs', group: 'Places', label: 'Designs', run: go('/designs') },
+    { key: 'starters', group: 'Places', label: 'Starters', run: go('/designs/starters') },
+    { key: 'prices', group: 'Places', label: 'Prices', run: go('/prices') },
     { key: 'books', group: 'Places', label: 'Price books', run: go('/books') },
   ];
   const groups = [...new Set(every.map((item) => item.group))];

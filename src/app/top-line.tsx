@@ -5,6 +5,7 @@ import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useState } from 'react';
 import { Mark } from '@/ui/mark';
+import { ImportNote } from './books/import-note';
 import { Find } from './find';
 
 const PLACES = [
@@ -53,6 +54,7 @@ export function TopLine({ theme }: { readonly theme: Theme }) {
         })}
       </nav>
       <div className="ml-auto flex items-center gap-2">
+        <ImportNote />
         <Find />
         <ThemeSwitch initial={theme} />
       </div>

@@ -1,7 +1,8 @@
 /** A component as files and edits write it, and what its kind allows. */
 import { z } from 'zod';
+import { chargeFaults } from '@/core/rates';
 import { KIND_CODES, kindOf, type Kind, meterOfKind } from '@/core/books';
-import { charge, chargeFaults, shareText } from './charge';
+import { charge, shareText } from './charge';
 import { amountText, code, name, term, unit } from './fields';
 import { cased, casedCount, load, running, usageEntry } from './use-fields';
 
@@ -62,6 +63,8 @@ export const custom = z
 
 export const later = z.array(z.strictObject({ fromMonth: month, amount: amountText })).max(60);
 
+export const zones = z.int().min(1).max(12);
+
 export const guesses = z.array(z.string().min(1).max(120)).max(60);
 
 /** A share of one, in every case. */
@@ -84,6 +87,7 @@ export const component = z
     term,
     size: size.nullable().optional(),
     load: load.nullable().optional(),
+    zones: zones.nullable().optional(),
     committed: casedCount.nullable().optional(),
     mayBeStopped: z.boolean().nullable().optional(),
     licences: licences.nullable().optional(),

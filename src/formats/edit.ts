@@ -29,6 +29,7 @@ export const editSchema: z.ZodType<Edit> = z.union([
   setComponent('term', term),
   setComponent('size', part.size.nullable()),
   setComponent('load', load.nullable()),
+  setComponent('zones', part.zones.nullable()),
   setComponent('committed', casedCount.nullable()),
   setComponent('mayBeStopped', z.boolean().nullable()),
   setComponent('licences', part.licences.nullable()),

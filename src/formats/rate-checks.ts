@@ -1,10 +1,9 @@
 /** What must hold for one rate of an offer: its meter, its unit, a structure and a term that fit, a sound rest. */
 import { assertNever, Decimal } from '@/core/base';
 import { kindOf, type MeterDefinition, meterOfKind } from '@/core/books';
-import { POOLABLE } from '@/core/rates';
+import { chargeFaults, POOLABLE } from '@/core/rates';
 import { commitmentOf } from '@/core/terms';
 import { conversionFactor, unitOf } from '@/core/units';
-import { chargeFaults } from './charge';
 import type { Fault } from './faults';
 import type { OfferRow, RateRow } from './price-book-schema';
 

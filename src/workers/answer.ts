@@ -1,5 +1,5 @@
 /** Answers the page's questions with the core. Kept free of worker globals so that it is tested like any module. */
-import { assertNever } from '@/core/base';
+import { assertNever, decimal } from '@/core/base';
 import { findingsOf, lookedAt } from '@/core/checks';
 import { allComponents, anyOfKind, applyEdits, type Component, type Design } from '@/core/design';
 import { sentenceFor } from '@/core/display';
@@ -14,6 +14,7 @@ import {
   priceDesign,
   priceMonths,
   reusableLines,
+  runaway,
 } from '@/core/pricing';
 import { formKinds, formsFor } from '@/core/forms';
 import { summaryOf } from '@/core/range';
@@ -89,6 +90,15 @@ export class Answerer {
             times: answer.crossed === 'at' ? answer.times.toString() : null,
           }
         );
+      }
+      case 'runaway': {
+        const books = await this.shelf.booksFor(question.design);
+        const { now, then, rows } = runaway(question.design, books, decimal(question.times));
+        return {
+          now: now.toString(),
+          then: then.toString(),
+          rows: rows.map((row) => ({ id: row.id, now: row.now.toString(), then: row.then.toString() })),
+        };
       }
       default:
         return assertNever(question);

@@ -98,6 +98,13 @@ export interface PlainForm {
   readonly note: string;
 }
 
+/** A month under so many times the traffic: likely, exact; only lines that differ, the worst first. */
+export interface RunawayAnswer {
+  readonly now: string;
+  readonly then: string;
+  readonly rows: readonly { readonly id: string; readonly now: string; readonly then: string }[];
+}
+
 export type Question =
   | { readonly ask: 'price'; readonly design: Design; readonly version: number }
   | {
@@ -113,6 +120,7 @@ export type Question =
   | { readonly ask: 'months'; readonly design: Design; readonly horizon: number }
   | { readonly ask: 'checks'; readonly design: Design }
   | { readonly ask: 'budget'; readonly design: Design }
+  | { readonly ask: 'runaway'; readonly design: Design; readonly times: string }
   | { readonly ask: 'forms'; readonly design: Design; readonly place: Place; readonly wish: FormWish };
 
 export interface Answers {
@@ -124,6 +132,7 @@ export interface Answers {
   months: MonthsAnswer;
   checks: readonly PricedFinding[];
   forms: readonly PlainForm[];
+  runaway: RunawayAnswer;
   /** By how much the load may grow; null: no budget. */
   budget: { readonly crossed: 'at' | 'never' | 'without-load'; readonly times: string | null } | null;
 }

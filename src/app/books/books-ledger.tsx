@@ -1,7 +1,7 @@
 /** Price books and their dated revisions; another is brought in from a file. */
 'use client';
 import { useRouter } from 'next/navigation';
-import { useCallback, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { writeNumber } from '@/core/display';
 import type { BookListing, RevisionListing } from '@/operations';
 import { Button } from '@/ui/button';
@@ -9,7 +9,6 @@ import { Empty } from '@/ui/empty';
 import { Ledger, type LedgerColumn, type LedgerCursor, type LedgerRow } from '@/ui/ledger';
 import { Margin } from '@/ui/margin';
 import { TallyFigure, TallyLine } from '@/ui/tally-line';
-import { tell } from '@/ui/toast';
 import { FileFaults } from '../file-faults';
 import { PageHead } from '../page-head';
 import { useFindable } from '../find';
@@ -17,8 +16,8 @@ import { writeWhen } from '../lib/time';
 import { DifferenceDialog } from './difference';
 import { ExchangeDialog } from './exchange-dialog';
 import { ImportDialog } from './import-dialog';
+import { forgetTrouble, startImport, useImports } from './import-store';
 import { RevisionMargin } from './revision-margin';
-import { type Imported, useImport } from './use-import';
 
 type Row = { readonly book: BookListing; readonly revision: RevisionListing | null };
 
@@ -31,17 +30,16 @@ export function BooksLedger({ books }: { readonly books: readonly BookListing[] 
   const [marginOpen, setMarginOpen] = useState(true);
   const [comparing, setComparing] = useState<readonly [number, number] | null>(null);
   const [exchangeOpen, setExchangeOpen] = useState(false);
-  const published = useCallback(
-    (book: Imported): void => {
-      router.refresh();
-      tell(
-        `${book.title}, revision ${book.revision}: ${writeNumber(String(book.rates))} rates are published.`,
-      );
-      setCursor({ row: `${book.key}/${book.revision}`, column: 'name' });
-    },
-    [router],
-  );
-  const { uploading, trouble, send, cancel, forget } = useImport(published);
+  const { uploading, trouble, done } = useImports();
+  const [left, setLeft] = useState<string | null>(null);
+  const [shown, setShown] = useState(done);
+  if (done !== shown) {
+    setShown(done);
+    if (done) setCursor({ row: `${done.key}/${done.revision}`, column: 'name' });
+  }
+  useEffect(() => {
+    if (done) router.refresh();
+  }, [done, router]);
   const rows = useMemo(() => rowsOf(books), [books]);
   const focused = rows.find((row) => row.key === cursor?.row)?.data;
   const revision = focused?.revision ?? focused?.book.revisions[0];
@@ -70,13 +68,16 @@ export function BooksLedger({ books }: { readonly books: readonly BookListing[] 
         fileLabel="Price book file"
         file={file}
         accept=".json,.csv,.gz,application/json,text/csv"
-        onFile={(chosen) => chosen && void send(chosen)}
+        onFile={(chosen) => chosen && void startImport(chosen)}
       >
         <Button onClick={() => setExchangeOpen(true)}>Exchange rates</Button>
         {importButton}
       </PageHead>
-      <FileFaults trouble={trouble} onClose={forget} />
-      <ImportDialog uploading={uploading} onCancel={cancel} />
+      <FileFaults trouble={trouble} onClose={forgetTrouble} />
+      <ImportDialog
+        uploading={uploading?.id === left ? null : uploading}
+        onLeave={() => setLeft(uploading?.id ?? null)}
+      />
       <ExchangeDialog open={exchangeOpen} onClose={() => setExchangeOpen(false)} />
       {focused && (
         <DifferenceDialog book={focused.book} between={comparing} onClose={() => setComparing(null)} />

@@ -1,48 +1,26 @@
-/** An import under way: how far it is, and a way to stop it. */
+/** An import under way: how far it is, and a way to stop it or to leave it to itself. */
 'use client';
-import { useEffect, useState } from 'react';
 import { writeNumber } from '@/core/display';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
-import { callApi } from '../lib/call-api';
+import { cancelImport, percentOf, type Uploading } from './import-store';
 
-export interface Uploading {
-  readonly id: string;
-  readonly name: string;
-  readonly bytes: number;
-}
-
-interface Progress {
-  readonly bytes: number;
-  readonly rates: number;
-}
-
-const ASK_EVERY = 400;
-
-export function ImportDialog({
-  uploading,
-  onCancel,
-}: {
+interface ImportDialogProps {
   readonly uploading: Uploading | null;
-  readonly onCancel: () => void;
-}) {
+  /** It goes on unseen. */
+  readonly onLeave: () => void;
+}
+
+export function ImportDialog({ uploading, onLeave }: ImportDialogProps) {
   return (
-    <Dialog open={uploading !== null} title="Bringing in a price book" quiet onClose={onCancel}>
-      {uploading && <Under key={uploading.id} uploading={uploading} onCancel={onCancel} />}
+    <Dialog open={uploading !== null} title="Bringing in a price book" quiet onClose={onLeave}>
+      {uploading && <Under uploading={uploading} onLeave={onLeave} />}
     </Dialog>
   );
 }
 
-function Under({ uploading, onCancel }: { readonly uploading: Uploading; readonly onCancel: () => void }) {
-  const [progress, setProgress] = useState<Progress>({ bytes: 0, rates: 0 });
-  useEffect(() => {
-    const timer = setInterval(() => {
-      callApi<Progress>(`/api/books/import/${uploading.id}`).then(setProgress, () => undefined);
-    }, ASK_EVERY);
-    return () => clearInterval(timer);
-  }, [uploading.id]);
-  const share = uploading.bytes === 0 ? 0 : Math.min(1, progress.bytes / uploading.bytes);
-  const percent = Math.floor(share * 100);
+function Under({ uploading, onLeave }: { readonly uploading: Uploading; readonly onLeave: () => void }) {
+  const percent = percentOf(uploading);
   return (
     <div className="px-4 py-3 text-sm">
       <p className="break-words">{uploading.name}</p>
@@ -57,11 +35,14 @@ function Under({ uploading, onCancel }: { readonly uploading: Uploading; readonl
         <div className="h-full rounded bg-brand" style={{ width: `${percent}%` }} />
       </div>
       <p className="mt-2 text-soft tabular-nums" aria-live="polite">
-        {percent} % read, {writeNumber(String(progress.rates))} rates checked. Nothing is published before all
-        of it is sound.
+        {percent} % read, {writeNumber(String(uploading.rates))} rates checked. Nothing is published before
+        all of it is sound.
       </p>
-      <div className="mt-4 flex justify-end">
-        <Button onClick={onCancel}>Cancel the import</Button>
+      <div className="mt-4 flex justify-end gap-2">
+        <Button onClick={cancelImport}>Cancel the import</Button>
+        <Button tone="strong" onClick={onLeave}>
+          Go on working
+        </Button>
       </div>
     </div>
   );

@@ -47,8 +47,11 @@ interface Companion {
   readonly reason: string;
   /** One of these is there … */
   readonly with: readonly Kind[];
-  /** … and none of these. */
+  /** … or the design is such that it is needed all the same … */
+  readonly when?: (components: readonly Component[]) => boolean;
+  /** … and none of these; with a meter: none that pays by it. */
   readonly without: readonly Kind[];
+  readonly meter?: string;
   readonly adds: Kind;
   readonly says: string;
   readonly usage: (
@@ -147,10 +150,24 @@ const COMPANIONS: readonly Companion[] = [
     title: 'No traffic between zones',
     reason: 'Parts that stand twice talk across zones, and that is billed in both directions.',
     with: ['relational-database', 'stream', 'search-index'],
+    when: (components) => components.some(({ zones }) => (zones ?? 1) > 1),
     without: ['transfer-between'],
+    meter: 'between-zones',
     adds: 'transfer-between',
     says: 'Parts that are kept twice copy data between zones; nothing here pays for it.',
     usage: ({ held }) => ({ 'between-zones': [held, 'GB'] }),
+  },
+  {
+    check: 'no-traffic-between-regions',
+    title: 'No traffic between regions',
+    reason: 'What one part sends to another in a different region is billed like traffic that leaves.',
+    with: [],
+    when: spansRegions,
+    without: ['transfer-between'],
+    meter: 'between-regions',
+    adds: 'transfer-between',
+    says: 'Parts stand in different regions of one provider; nothing here pays for what they send each other.',
+    usage: ({ machines }) => ({ 'between-regions': [machines.times(50), 'GB'] }),
   },
   {
     check: 'no-support-plan',
@@ -164,6 +181,16 @@ const COMPANIONS: readonly Companion[] = [
   },
 ];
 
+/** Some provider's parts stand in more than one of its regions. */
+function spansRegions(components: readonly Component[]): boolean {
+  const first = new Map<string, string>();
+  return components.some(({ place }) => {
+    if (!place) return false;
+    if (!first.has(place.book)) first.set(place.book, place.region);
+    return first.get(place.book) !== place.region;
+  });
+}
+
 /** Kinds whose offers must be at hand to make the remedies. */
 export const COMPANION_KINDS: readonly Kind[] = COMPANIONS.map((each) => each.adds);
 
@@ -175,17 +202,21 @@ export const COMPANION_CHECKS: readonly Check[] = COMPANIONS.map((companion) => 
 }));
 
 function missing(companion: Companion, context: CheckContext): Found[] {
-  const has = (kinds: readonly Kind[]): boolean =>
-    context.lines.some(({ component }) => kinds.includes(component.kind));
-  if (!has(companion.with) || has(companion.without)) return [];
+  const components = context.lines.map((line) => line.component);
+  const needed =
+    components.some(({ kind }) => companion.with.includes(kind)) || companion.when?.(components) === true;
+  const { meter } = companion;
+  const there = components.some(
+    ({ kind, usage }) => companion.without.includes(kind) && (meter === undefined || usage[meter]),
+  );
+  if (!needed || there) return [];
   return [{ subject: '', says: companion.says, remedy: remedyFor(companion, context) }];
 }
 
 /** Beside the first part that needs it; null: nothing of the kind is sold there. */
 function remedyFor(companion: Companion, context: CheckContext): Found['remedy'] {
-  const beside = context.lines.find(
-    ({ component }) => companion.with.includes(component.kind) && component.place,
-  );
+  const placed = context.lines.filter(({ component }) => component.place);
+  const beside = placed.find(({ component }) => companion.with.includes(component.kind)) ?? placed[0];
   if (!beside) return null;
   const sizes = sizesOf(context);
   const usage: Record<string, UsageEntry> = {};

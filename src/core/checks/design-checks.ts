@@ -1,6 +1,13 @@
 /** Rules over the design as a whole: its places, its month, its allowances, its environments. */
 import { decimal } from '../base';
-import type { Component, Design, Section } from '../design';
+import {
+  chosenPlace,
+  type Component,
+  type Design,
+  meantPlace,
+  placeIsTakenOver,
+  type Section,
+} from '../design';
 import { plainMoney } from '../display';
 import { priceDesign } from '../pricing';
 import type { Check, CheckContext, Found } from './model';
@@ -49,14 +56,7 @@ const mixedRegions: Check = {
           remedy: movable
             ? {
                 label: `Move it to ${name}`,
-                edits: [
-                  {
-                    edit: 'set-component',
-                    id: component.id,
-                    field: 'place',
-                    value: { book: book!, region: region! },
-                  },
-                ],
+                edits: chosenPlace(component, { book: book!, region: region! }),
               }
             : null,
         },
@@ -65,15 +65,38 @@ const mixedRegions: Check = {
   },
 };
 
+function regionName(component: Component, context: CheckContext): string {
+  const { region } = component.place!;
+  return context.bookOf(component)?.region(region)?.name ?? region;
+}
+
+/** Edits of one press. */
+const MOST_AT_ONCE = 400;
+
 const inheritedRegion: Check = {
   check: 'inherited-region',
   title: 'A region taken over from line to line',
   reason: 'A new line stands where the one before it stood; a wrong first region is wrong everywhere.',
   find: (context) => {
+    const taken = context.lines.map((each) => each.component).filter(placeIsTakenOver);
+    if (taken.length > 0) {
+      const names = [...new Set(taken.map((each) => regionName(each, context)))].join(', ');
+      const many = taken.length === 1 ? 'One line stands' : `${taken.length} lines stand`;
+      return [
+        {
+          subject: '',
+          says: `${many} where the line before stood, and nobody chose it: ${names}.`,
+          remedy: {
+            label: 'Yes, that is meant',
+            edits: taken.slice(0, MOST_AT_ONCE).flatMap(meantPlace),
+          },
+        },
+      ];
+    }
     const places = new Set(context.lines.flatMap(({ component }) => placeKey(component) ?? []));
     if (places.size !== 1 || context.lines.length < 4) return [];
     const { component } = context.lines.find((line) => line.component.place)!;
-    const name = context.bookOf(component)?.region(component.place!.region)?.name ?? component.place!.region;
+    const name = regionName(component, context);
     const reason = `${name} is meant.`;
     return [
       {

@@ -6,6 +6,7 @@ import { COMPANION_CHECKS, COMPANION_KINDS } from './companions';
 import { DESIGN_CHECKS } from './design-checks';
 import { LINE_CHECKS } from './line-checks';
 import type { Check, CheckContext, Finding } from './model';
+import { unbounded } from './unbounded';
 import { USE_CHECKS } from './use-checks';
 
 export type { Finding } from './model';
@@ -18,6 +19,7 @@ export const CHECKS: readonly Check[] = [
   ...USE_CHECKS,
   ...COMPANION_CHECKS,
   ...DESIGN_CHECKS,
+  unbounded,
 ];
 
 export function checkTitle(check: string): string {

@@ -54,7 +54,7 @@ export interface CheckContext {
   bookOf(component: Component): PriceBook | undefined;
 }
 
-export function setField<F extends 'term' | 'place' | 'choice' | 'count'>(
+export function setField<F extends 'term' | 'place' | 'choice' | 'count' | 'zones' | 'guesses'>(
   component: Component,
   field: F,
   value: NonNullable<Component[F]>,

@@ -1,7 +1,7 @@
 /** Guesses and defaults that nobody has touched, the lines with the most money behind them first. */
 import { decimal } from '../base';
 import { kindOf, mainMeter, meterOfKind } from '../books';
-import { allComponents, type Component, type Design } from '../design';
+import { allComponents, type Component, type Design, guessesOf, placeIsTakenOver } from '../design';
 import { usesRunning } from '../display';
 import type { DesignSummary } from '../range';
 import type { Cased } from '../usage';
@@ -29,8 +29,8 @@ export function untouchedOf(design: Design, summary: DesignSummary): Untouched[]
 }
 
 function untouchedIn(component: Component): string[] {
-  const { kind, running, term, count, usage, guesses } = component;
-  const guessed = (guesses ?? []).map((key) => {
+  const { kind, running, term, count, usage } = component;
+  const guessed = guessesOf(component).map((key) => {
     const label = key === 'count' ? 'Count' : (meterOfKind(kind, key.replace('usage/', ''))?.label ?? key);
     return `“${label}” is a guess`;
   });
@@ -43,6 +43,7 @@ function untouchedIn(component: Component): string[] {
   const always = usesRunning(component) && running.pattern === 'always';
   return [
     ...guessed,
+    ...(placeIsTakenOver(component) ? ['region taken over'] : []),
     ...(always ? ['always on'] : []),
     ...(always && kindOf(kind).committable && term === 'on-demand' ? ['on demand'] : []),
     ...(ranged || kind === 'custom' ? [] : ['no lean or heavy']),

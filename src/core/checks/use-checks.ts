@@ -78,6 +78,27 @@ function isTwin(entered: string, billed: string): boolean {
     : /^[kMGTP]B$/.test(entered) && /^[KMGTP]iB$/.test(billed);
 }
 
+const zones = perLine(
+  {
+    check: 'more-zones-than-units',
+    title: 'More zones than units',
+    reason: 'A unit stands in one zone; what is in no zone protects nothing.',
+  },
+  ({ component }) => {
+    const count = decimal(component.count.likely);
+    const { zones: spread } = component;
+    // What the provider keeps in several zones by itself is one unit, and says so in its offer.
+    if (!spread || !count.greaterThan(1) || count.greaterThanOrEqualTo(spread)) return null;
+    return {
+      says: `It is spread over ${spread} zones, and there are ${count.toString()} of it.`,
+      remedy: {
+        label: `Make it ${spread}, one in each zone`,
+        edits: [setField(component, 'count', { likely: String(spread) })],
+      },
+    };
+  },
+);
+
 const single = perLine(
   {
     check: 'no-second-zone',
@@ -88,15 +109,23 @@ const single = perLine(
     const keepsRunning = component.running.pattern === 'always' && !component.mayBeStopped;
     const kinds = ['server', 'relational-database', 'cache', 'search-index', 'container-run-time'];
     if (line.status !== 'priced' || !kinds.includes(component.kind) || !keepsRunning) return null;
-    if (!decimal(component.count.likely).equals(1)) return null;
+    const count = decimal(component.count.likely);
+    // Several without a word about zones are taken to be spread; several that are said to stand in one are not.
+    if (count.greaterThan(1) && component.zones === 1) {
+      return {
+        says: `All ${count.toString()} of it stand in one zone.`,
+        remedy: { label: 'Spread them over two zones', edits: [setField(component, 'zones', 2)] },
+      };
+    }
+    if (!count.equals(1) || (component.zones ?? 1) > 1) return null;
     return {
       says: 'There is one of it, always on, in one zone.',
       remedy: {
         label: 'Make it two, in two zones',
-        edits: [setField(component, 'count', { likely: '2' })],
+        edits: [setField(component, 'count', { likely: '2' }), setField(component, 'zones', 2)],
       },
     };
   },
 );
 
-export const USE_CHECKS: readonly Check[] = [average, binary, single];
+export const USE_CHECKS: readonly Check[] = [average, binary, single, zones];

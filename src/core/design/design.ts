@@ -88,6 +88,8 @@ export interface Component {
   readonly term: Term;
   readonly size?: FreeSize | null;
   readonly load?: Load | null;
+  /** How many zones of the region its units are spread over; absent: not said, so one. Changes no amount by itself. */
+  readonly zones?: number | null;
   /** Units under the commitment; absent: those that always run. What runs above them is on demand. */
   readonly committed?: Cased | null;
   /** Keeps no state and bears being stopped: may run interruptible. */
@@ -99,7 +101,10 @@ export interface Component {
   readonly custom?: readonly CustomCharge[] | null;
   /** Prepaid credit and spend commitments: other amounts from later months on. */
   readonly later?: readonly LaterAmount[] | null;
-  /** Entries that are guesses, to be put right later: `count`, `usage/` and the meter. Changes no amount. */
+  /**
+   * Entries that are guesses, to be put right later: `count`, `usage/` and the meter; `place` where the place was
+   * taken over from the line before. Changes no amount.
+   */
   readonly guesses?: readonly string[] | null;
   /** The share of the line that this design bears, where several share the thing; absent: all. */
   readonly borne?: Cased | null;

@@ -16,6 +16,7 @@ export type ComponentField =
   | 'term'
   | 'size'
   | 'load'
+  | 'zones'
   | 'committed'
   | 'mayBeStopped'
   | 'licences'

@@ -14,6 +14,7 @@ const FIELDS: readonly ComponentField[] = [
   'term',
   'size',
   'load',
+  'zones',
   'committed',
   'mayBeStopped',
   'licences',

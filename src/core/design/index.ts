@@ -3,3 +3,4 @@ export * from './design';
 export * from './edit';
 export * from './edit-target';
 export * from './edits-between';
+export * from './taken-place';

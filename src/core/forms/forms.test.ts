@@ -4,11 +4,11 @@ import { designOf } from '@tests/support/designs';
 import { WIDE_BOOKS } from '@tests/support/wide-designs';
 import { applyEdits, type Design } from '../design';
 import { priceDesign } from '../pricing';
-import { formKinds, formsFor, type FormWish } from './index';
+import { formKinds, formsFor, type MachineWish } from './index';
 
 const SMALL = designOf([]);
 const WIDE: Design = designOf([], { books: [{ book: 'wide', revision: 1 }] });
-const wish = (part: Partial<FormWish> = {}): FormWish => ({
+const wish = (part: Partial<MachineWish> = {}): MachineWish => ({
   job: 'compute',
   ownSystem: null,
   ownHardware: null,
@@ -20,7 +20,7 @@ const wish = (part: Partial<FormWish> = {}): FormWish => ({
 });
 let made = 0;
 const newId = (): string => `f${(made += 1)}`;
-const inWide = (part: Partial<FormWish> = {}) =>
+const inWide = (part: Partial<MachineWish> = {}) =>
   formsFor(wish(part), { book: 'wide', region: 'severn' }, WIDE, WIDE_BOOKS, newId);
 
 describe('forms of the same capacity', () => {

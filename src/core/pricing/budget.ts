@@ -4,10 +4,9 @@
  */
 import { type Decimal, decimal, ONE } from '../base';
 import type { Design } from '../design';
-import { sure } from '../usage';
 import type { BookSet } from './book-set';
-import { designOfMonth } from './months';
 import { priceDesign } from './price-design';
+import { underLoad } from './under-load';
 
 /** Loads that are looked at: from nothing to so many times. */
 const MOST = 1000;
@@ -40,12 +39,4 @@ export function loadAtBudget(design: Design, books: BookSet): BudgetAnswer | nul
     else low = middle;
   }
   return { crossed: 'at', times: low };
-}
-
-/** Everything that follows traffic, so many times. */
-function underLoad(design: Design, times: Decimal): Design {
-  const { growth: _g, season: _s, campaigns: _c, ...assumptions } = design.assumptions;
-  const growth = { traffic: sure(times.minus(1).toString()), stock: sure('0') };
-  const grown = designOfMonth({ ...design, assumptions: { ...assumptions, growth } }, 1, 'likely');
-  return { ...grown, assumptions: design.assumptions };
 }

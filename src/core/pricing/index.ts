@@ -6,4 +6,6 @@ export * from './price-cases';
 export * from './price-design';
 export * from './priced';
 export * from './printed';
+export * from './runaway';
+export * from './under-load';
 export * from './unit-cost';

@@ -25,6 +25,7 @@ export function settingsOf(component: Component): Labelled[] {
     const { vcpu, memory } = choice.need;
     add('Need', `the cheapest with at least ${vcpu} vCPU and ${memory} GiB`);
   }
+  if (component.zones) add('Zones', String(component.zones));
   if (size) add('Size', `${casedWords(size.vcpu, 'vCPU')}, ${casedWords(size.memory, 'GiB')}`);
   if (usesRunning(component) || component.running.pattern !== 'always') {
     add('Running', describeRunning(component.running));

@@ -38,6 +38,18 @@ export interface StarterListing {
   readonly amounts: readonly StarterAmount[];
 }
 
+/** What they are found by: our own ones first, nothing priced. */
+export async function starterNames(
+  context: Context,
+): Promise<{ readonly key: string; readonly title: string; readonly work: string }[]> {
+  requireRole(context.actor, 'viewer');
+  const kept = await context.kept.list(context.actor.workspace, 'starter');
+  return [
+    ...kept.map(({ id, name }) => ({ key: id, title: name, work: 'Our own' })),
+    ...STARTERS.map(({ key, title, work }) => ({ key, title, work })),
+  ];
+}
+
 const CURRENCY = 'USD';
 /** Priced once per set of revisions: what was published never changes. */
 const priced = new Map<string, readonly StarterListing[]>();

@@ -1,10 +1,12 @@
-/** POST: a new design from a starter. */
+/** GET: the starters by name. POST: a new design from one. */
 import { z } from 'zod';
 import { context } from '@/app/wiring';
-import { beginWith, invalid } from '@/operations';
+import { beginWith, invalid, starterNames } from '@/operations';
 import { boundedJson, handler } from '../answer';
 
 const wanted = z.strictObject({ starter: z.string().max(80), book: z.string().max(80) });
+
+export const GET = handler(async () => Response.json(await starterNames(context())));
 
 export const POST = handler(async (request) => {
   const read = wanted.safeParse(await boundedJson(request, 10_000));

@@ -1,9 +1,9 @@
 /** The columns of the design's ledger: what each shows and how it is edited in place. */
 'use client';
-import { CircleAlert, Plus } from 'lucide-react';
+import { CircleAlert, CornerLeftUp, Plus } from 'lucide-react';
 import type { Decimal, Result } from '@/core/base';
 import { kindOf, mainMeter } from '@/core/books';
-import type { Component, Edit } from '@/core/design';
+import { type Component, type Edit, placeIsTakenOver } from '@/core/design';
 import { sentenceFor, writeNumber } from '@/core/display';
 import type { LineSummary } from '@/core/range';
 import { Amount, NotPriced } from '@/ui/amount';
@@ -108,8 +108,13 @@ export function ledgerColumns(context: ColumnContext): LedgerColumn<Row>[] {
       track: 'minmax(76px,0.95fr)',
       cell: (row) =>
         row.kind === 'component' && (
-          <span className="truncate text-soft">
-            {context.place(row.component) || (row.component.kind === 'custom' ? '' : 'choose')}
+          <span className="flex min-w-0 items-center gap-1 text-soft">
+            {placeIsTakenOver(row.component) && (
+              <CornerLeftUp size={12} className="shrink-0" aria-label="taken over from the line before:" />
+            )}
+            <span className="truncate">
+              {context.place(row.component) || (row.component.kind === 'custom' ? '' : 'choose')}
+            </span>
           </span>
         ),
       edit: forComponent((_, row) => open('place', row)),

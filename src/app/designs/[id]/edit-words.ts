@@ -1,5 +1,5 @@
 /** What an edit is about and what it sets, in words. */
-import { type Design, type Edit, findComponent } from '@/core/design';
+import { type Design, type Edit, findComponent, guessesOf } from '@/core/design';
 import { describeMonth, describeRunning, describeTerm } from '@/core/display';
 import type { Cased } from '@/core/usage';
 
@@ -12,6 +12,7 @@ const FIELDS: Readonly<Record<string, string>> = {
   term: 'The way of paying',
   size: 'The size',
   load: 'The load',
+  zones: 'The zones',
   committed: 'The committed units',
   mayBeStopped: 'Whether it may be stopped',
   licences: 'The licences',
@@ -69,7 +70,9 @@ function fieldText(edit: SetComponent): string {
     case 'licences':
       return edit.value!.map((each) => `${each.product} ${each.how}`).join(', ') || 'none';
     case 'guesses':
-      return `${edit.value!.length} marked`;
+      return `${guessesOf({ guesses: edit.value }).length} marked`;
+    case 'zones':
+      return String(edit.value);
     default:
       return 'changed';
   }

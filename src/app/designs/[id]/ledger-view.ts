@@ -2,6 +2,7 @@
 'use client';
 import { useState } from 'react';
 import { kindOf } from '@/core/books';
+import { guessesOf, placeIsTakenOver } from '@/core/design';
 import type { LedgerRow } from '@/ui/ledger';
 import type { Row } from './rows';
 
@@ -10,6 +11,7 @@ export const FILTERS = [
   ['unpriced', 'not priced'],
   ['notices', 'with notices'],
   ['guesses', 'with guesses'],
+  ['taken-over', 'region taken over'],
   ['ranged', 'with a range'],
 ] as const;
 export type Filter = (typeof FILTERS)[number][0];
@@ -63,7 +65,9 @@ function fits(
     case 'notices':
       return (line?.notices.length ?? 0) > 0;
     case 'guesses':
-      return (component.guesses?.length ?? 0) > 0;
+      return guessesOf(component).length > 0;
+    case 'taken-over':
+      return placeIsTakenOver(component);
     case 'ranged':
       return line?.wick != null && line.wick.low !== line.wick.high;
   }

@@ -2,7 +2,7 @@
  * What moving a component to another place means for its choice: the same offer where it exists, else the cheapest of
  * the same size for servers, else the only offer there is; otherwise the choice is open and says so.
  */
-import type { Choice, Component, Design, Edit, Place } from '@/core/design';
+import { chosenPlace, type Choice, type Component, type Design, type Edit, type Place } from '@/core/design';
 import type { FoundOffer } from '@/operations';
 import type { PricingClient } from '@/workers/client';
 import type { ShelfBook } from './shelf';
@@ -21,7 +21,7 @@ export async function placeEdits(
   const choice = await choiceAt(client, { ...design, books }, component, place);
   return [
     ...(pinned ? [] : [{ edit: 'pin-books', books } as const]),
-    { edit: 'set-component', id: component.id, field: 'place', value: place },
+    ...chosenPlace(component, place),
     ...(choice ? [{ edit: 'set-component', id: component.id, field: 'choice', value: choice } as const] : []),
   ];
 }
@@ -49,6 +49,8 @@ export async function withFirstChoice(
       name: offer.name,
       place: { book: book.key, region },
       choice: { by: 'sku', sku: offer.sku },
+      // At another provider the place is its first region: that is nobody's choice either.
+      guesses: ['place'],
     },
     pins: pinned ? [] : [{ edit: 'pin-books', books }],
   };

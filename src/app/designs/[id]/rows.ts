@@ -1,5 +1,5 @@
 /** The rows of the ledger: sections, their components, a blank line to write on, and one for a new section. */
-import type { Component, Design, Section } from '@/core/design';
+import { type Component, type Design, type Section, withTakenPlace } from '@/core/design';
 import type { DesignSummary, LineSummary, SectionSummary } from '@/core/range';
 import { sure } from '@/core/usage';
 import type { LedgerRow } from '@/ui/ledger';
@@ -53,15 +53,16 @@ export function newComponent(
 ): Component {
   const before = [...section.components].reverse().find((each) => each.place);
   const anywhere = design.sections.flatMap((each) => each.components).find((each) => each.place);
-  return {
+  const fresh: Component = {
     id,
     name: label,
     kind,
     count: sure('1'),
-    place: (before ?? anywhere)?.place ?? null,
+    place: null,
     choice: { by: 'none' },
     running: { pattern: 'always' },
     usage: {},
     term: 'on-demand',
   };
+  return kind === 'custom' ? fresh : withTakenPlace(fresh, (before ?? anywhere)?.place ?? null);
 }

@@ -5,6 +5,15 @@ import { StartersLedger } from './starters-ledger';
 
 export const metadata: Metadata = { title: 'Starters' };
 
-export default async function StartersPage() {
-  return <StartersLedger starters={await listStarters(context())} />;
+interface StartersPageProps {
+  /** The one that is shown first. */
+  readonly searchParams: Promise<{ readonly starter?: string | readonly string[] }>;
+}
+
+export default async function StartersPage({ searchParams }: StartersPageProps) {
+  const { starter } = await searchParams;
+  const starters = await listStarters(context());
+  const first = typeof starter === 'string' ? starter : undefined;
+  // A new key: what is chosen in the find field while the page is open is shown all the same.
+  return <StartersLedger key={first} starters={starters} first={first} />;
 }

@@ -12,10 +12,17 @@ import { TallyFigure, TallyLine } from '@/ui/tally-line';
 import { tell } from '@/ui/toast';
 import { callApi, postJson } from '../../lib/call-api';
 
-export function StartersLedger({ starters }: { readonly starters: readonly StarterListing[] }) {
+interface StartersLedgerProps {
+  readonly starters: readonly StarterListing[];
+  /** Key of the one that is shown first; another word: the first of all. */
+  readonly first?: string;
+}
+
+export function StartersLedger({ starters, first }: StartersLedgerProps) {
   const router = useRouter();
+  const begun = starters.find((each) => each.key === first) ?? starters[0];
   const [cursor, setCursor] = useState<LedgerCursor | null>(
-    starters[0] ? { row: starters[0].key, column: 'title' } : null,
+    begun ? { row: begun.key, column: 'title' } : null,
   );
   const [marginOpen, setMarginOpen] = useState(true);
   const focused = starters.find((each) => each.key === cursor?.row) ?? starters[0];

@@ -15,6 +15,7 @@ import { LoadEntries } from './load-entries';
 import { CommittedEntries, LicenceEntries, MonthEntries, SizeEntries, StoppableEntry } from './more-entries';
 import { RunningEntries } from './running-entries';
 import { readWhole, type SettingsProps } from './settings-props';
+import { BorneEntry, LaterEntries, TakenPlaceNote, ZonesEntry } from './shared-entries';
 import { UsageEntries } from './usage-entries';
 
 export function ComponentSettings(props: SettingsProps) {
@@ -33,6 +34,7 @@ export function ComponentSettings(props: SettingsProps) {
             text={placeName || 'not chosen yet'}
             onClick={() => open('place')}
           />
+          <TakenPlaceNote {...props} />
           <Chosen label="Offer" text={offerName || 'not chosen yet'} onClick={() => open('offer')} />
           {component.choice.by === 'cheapest' && <NeedEntries {...props} />}
         </div>
@@ -49,12 +51,14 @@ export function ComponentSettings(props: SettingsProps) {
         commit={(value) => apply([{ edit: 'set-component', id, field: 'count', value }])}
         cancel={() => preview([])}
       />
+      <ZonesEntry {...props} />
       <SizeEntries {...props} />
       {component.kind === 'custom' && <CustomEntries {...props} />}
       {runs && <RunningEntries {...props} />}
       {entered.map((meter) => (
         <UsageEntries key={meter.meter} meter={meter} {...props} />
       ))}
+      <LaterEntries {...props} />
       {(derives || component.load || component.running.pattern === 'autoscale') && <LoadEntries {...props} />}
       <LicenceEntries {...props} />
       {kind.committable && (
@@ -79,6 +83,7 @@ export function ComponentSettings(props: SettingsProps) {
       <CommittedEntries {...props} />
       <StoppableEntry {...props} />
       <MonthEntries {...props} />
+      <BorneEntry {...props} />
     </div>
   );
 }

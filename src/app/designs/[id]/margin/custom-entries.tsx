@@ -7,6 +7,7 @@ import { sure } from '@/core/usage';
 import { Button } from '@/ui/button';
 import { TextEntry } from '@/ui/text-entry';
 import { CasedEntry } from './cased-entry';
+import { ChargeEntries } from './charge-entries';
 import { readNumber, setField, type SettingsProps } from './settings-props';
 import { UnitSelect } from './usage-entries';
 
@@ -25,10 +26,21 @@ function readLabel(text: string): Result<string> {
   return err(issue('edit.invalid', [], { reason: 'a charge needs a name of up to 200 letters.' }));
 }
 
+/** Nothing, or a number. */
+function readAllowance(text: string): Result<string> {
+  return text.trim() === '' ? ok('') : readNumber(text);
+}
+
 export function CustomEntries({ component, apply, preview }: SettingsProps) {
   const charges = component.custom ?? [];
   const replaced = (at: number, part: Partial<CustomCharge>): CustomCharge[] =>
     charges.map((each, index) => (index === at ? { ...each, ...part } : each));
+  const allowed = (at: number, allowance: string): CustomCharge[] =>
+    charges.map((each, index) => {
+      if (index !== at) return each;
+      const { allowance: _, ...rest } = each;
+      return allowance === '' ? rest : { ...rest, allowance };
+    });
   const set = (next: readonly CustomCharge[]): void => apply([setField(component, 'custom', next)]);
   const text = (
     label: string,
@@ -57,18 +69,20 @@ export function CustomEntries({ component, apply, preview }: SettingsProps) {
       {charges.map((charge, at) => (
         <div key={at} className="space-y-1.5 border-b border-line pb-2">
           {text('Charge', charge.label, readLabel, (label) => replaced(at, { label }))}
-          <CasedEntry
-            label="Amount"
-            unit="of each, a month"
-            value={charge.amount}
-            read={readNumber}
-            preview={(next) => {
-              preview(next ? [setField(component, 'custom', replaced(at, { amount: next }))] : []);
-              return null;
-            }}
-            commit={(amount) => set(replaced(at, { amount }))}
-            cancel={() => preview([])}
-          />
+          {charge.charge.structure !== 'flat' && (
+            <CasedEntry
+              label="Amount"
+              unit="of each, a month"
+              value={charge.amount}
+              read={readNumber}
+              preview={(next) => {
+                preview(next ? [setField(component, 'custom', replaced(at, { amount: next }))] : []);
+                return null;
+              }}
+              commit={(amount) => set(replaced(at, { amount }))}
+              cancel={() => preview([])}
+            />
+          )}
           <UnitSelect
             label="Unit"
             unit={charge.unit}
@@ -76,13 +90,17 @@ export function CustomEntries({ component, apply, preview }: SettingsProps) {
             disabled={false}
             onChange={(unit) => set(replaced(at, { unit }))}
           />
-          {charge.charge.structure === 'per-unit' ? (
-            text('Price of one', charge.charge.price, readNumber, (price) =>
-              replaced(at, { charge: { structure: 'per-unit', price } }),
-            )
-          ) : (
-            <p className="text-xs text-soft">Charged as {charge.charge.structure}, as its file says.</p>
-          )}
+          <ChargeEntries
+            row={charge}
+            preview={(next) =>
+              preview(next ? [setField(component, 'custom', replaced(at, { charge: next }))] : [])
+            }
+            commit={(next) => set(replaced(at, { charge: next }))}
+          />
+          {charge.charge.structure !== 'flat' &&
+            text('Included each month, free of charge', charge.allowance ?? '', readAllowance, (allowance) =>
+              allowed(at, allowance),
+            )}
           <Button tone="bare" onClick={() => set(charges.filter((_, index) => index !== at))}>
             Remove the charge
           </Button>

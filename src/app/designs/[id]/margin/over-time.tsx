@@ -10,6 +10,8 @@ import { TextEntry } from '@/ui/text-entry';
 import type { PricingClient } from '@/workers/client';
 import { BudgetNote } from './budget-note';
 import { CasedEntry } from './cased-entry';
+import { MonthValuesEntry } from './month-values-entry';
+import { Runaway } from './runaway';
 import { readNumber } from './settings-props';
 
 interface OverTimeProps {
@@ -109,6 +111,13 @@ export function OverTime({ design, client, apply }: OverTimeProps) {
         }}
         cancel={() => undefined}
       />
+      <MonthValuesEntry
+        label="Campaigns: month and how many times the traffic"
+        hint="such as 3: 2.5, 9: 1.8; the first month is 1"
+        rows={(assumptions.campaigns ?? []).map(({ month, times }) => ({ month, value: times }))}
+        commit={(rows) => set('campaigns', rows && rows.map(({ month, value }) => ({ month, times: value })))}
+      />
+      <Runaway design={design} client={client} />
     </div>
   );
 }

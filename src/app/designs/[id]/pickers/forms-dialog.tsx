@@ -1,7 +1,6 @@
 /** Questions first: each leaves fewer forms, and all are priced at the same capacity while one answers. */
 'use client';
 import { useEffect, useState } from 'react';
-import { parseDecimal } from '@/core/base';
 import type { Component, Design, Place } from '@/core/design';
 import type { FormWish } from '@/core/forms';
 import { Amount } from '@/ui/amount';
@@ -11,6 +10,7 @@ import { Field } from '@/ui/field';
 import type { PricingClient } from '@/workers/client';
 import type { PlainForm } from '@/workers/protocol';
 import type { ShelfBook } from '../shelf';
+import { FIRST_WISHES, FormQuestions, isWhole, trimmed } from './form-questions';
 
 interface FormsDialogProps {
   readonly open: boolean;
@@ -28,7 +28,7 @@ export function FormsDialog(props: FormsDialogProps) {
     <Dialog
       open={props.open}
       title="Which form fits?"
-      description="Forms of the same capacity; answers leave fewer of them."
+      description="Forms of the same thing, priced alike; answers leave fewer of them."
       width={760}
       onClose={props.onClose}
     >
@@ -37,109 +37,35 @@ export function FormsDialog(props: FormsDialogProps) {
   );
 }
 
-type Answer = 'either' | 'yes' | 'no';
-const TRUTH: Readonly<Record<Answer, boolean | null>> = { either: null, yes: true, no: false };
-
-function usable(text: string): boolean {
-  const read = parseDecimal(text.trim());
-  return read.ok && read.value.greaterThan(0);
-}
-
 function Forms({ client, design, shelf, place: around, onChoose }: FormsDialogProps) {
-  const [job, setJob] = useState<FormWish['job']>('compute');
-  const [system, setSystem] = useState<Answer>('either');
-  const [hardware, setHardware] = useState<Answer>('either');
-  const [running, setRunning] = useState<FormWish['running']>('always');
-  const [size, setSize] = useState({ vcpu: '4', memory: '16', count: '2' });
+  const [wish, setWish] = useState<FormWish>(FIRST_WISHES.compute);
   const first = shelf[0];
   const [place, setPlace] = useState<Place | null>(
     around ?? (first?.regions[0] ? { book: first.key, region: first.regions[0].code } : null),
   );
   const [rows, setRows] = useState<readonly PlainForm[] | null>(null);
-  const whole = usable(size.vcpu) && usable(size.memory) && usable(size.count);
+  const whole = isWhole(wish);
   useEffect(() => {
     if (!client || !place || !whole) return;
     let current = true;
-    const wish: FormWish = {
-      job,
-      ownSystem: TRUTH[system],
-      ownHardware: TRUTH[hardware],
-      running,
-      vcpu: size.vcpu.trim(),
-      memory: size.memory.trim(),
-      count: size.count.trim(),
-    };
     const pinned = design.books.some((pin) => pin.book === place.book);
     const book = shelf.find((each) => each.key === place.book);
     const priced =
       pinned || !book
         ? design
         : { ...design, books: [...design.books, { book: book.key, revision: book.revision }] };
-    client.ask({ ask: 'forms', design: priced, place, wish }).then(
+    client.ask({ ask: 'forms', design: priced, place, wish: trimmed(wish) }).then(
       (found) => current && setRows(found),
       () => current && setRows([]),
     );
     return () => {
       current = false;
     };
-  }, [client, design, shelf, place, whole, job, system, hardware, running, size]);
-  const choice = <T extends string>(
-    label: string,
-    value: T,
-    options: readonly (readonly [T, string])[],
-    set: (value: T) => void,
-  ) => (
-    <Field label={label}>
-      {(field) => (
-        <select {...field} value={value} onChange={(event) => set(event.target.value as T)}>
-          {options.map(([each, text]) => (
-            <option key={each} value={each}>
-              {text}
-            </option>
-          ))}
-        </select>
-      )}
-    </Field>
-  );
-  const number = (label: string, key: keyof typeof size) => (
-    <Field label={label} fault={usable(size[key]) ? null : 'above zero'}>
-      {(field) => (
-        <input
-          {...field}
-          value={size[key]}
-          maxLength={12}
-          onChange={(event) => setSize({ ...size, [key]: event.target.value })}
-        />
-      )}
-    </Field>
-  );
+  }, [client, design, shelf, place, whole, wish]);
   return (
     <>
       <div className="grid grid-cols-4 gap-3 border-b border-line px-4 py-3 max-[700px]:grid-cols-2">
-        {choice(
-          'For what',
-          job,
-          [
-            ['compute', 'an application'],
-            ['database', 'a relational database'],
-          ],
-          setJob,
-        )}
-        {choice('Own control of the system', system, YES_NO, setSystem)}
-        {choice('Hardware of one’s own', hardware, YES_NO, setHardware)}
-        {choice(
-          'Runs',
-          running,
-          [
-            ['always', 'always'],
-            ['office', 'in office hours'],
-            ['asleep', 'seldom asked'],
-          ],
-          setRunning,
-        )}
-        {number('vCPU of each', 'vcpu')}
-        {number('GiB of each', 'memory')}
-        {number('How many', 'count')}
+        <FormQuestions wish={wish} onWish={setWish} />
         <Field label="Where">
           {(field) => (
             <select
@@ -175,7 +101,8 @@ function Forms({ client, design, shelf, place: around, onChoose }: FormsDialogPr
                   {row.component && (
                     <span className="font-normal text-soft">
                       {' '}
-                      {row.component.count.likely} of {row.offer}
+                      {row.component.count.likely === '1' ? '' : `${row.component.count.likely} of `}
+                      {row.offer}
                     </span>
                   )}
                 </span>
@@ -208,9 +135,3 @@ function Forms({ client, design, shelf, place: around, onChoose }: FormsDialogPr
     </>
   );
 }
-
-const YES_NO: readonly (readonly [Answer, string])[] = [
-  ['either', 'does not matter'],
-  ['yes', 'needed'],
-  ['no', 'not wanted'],
-];

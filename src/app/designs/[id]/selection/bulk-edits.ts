@@ -1,7 +1,7 @@
 /** Edits over several components at once. Each is one batch, so that one undo takes it back. */
 import { decimal, parseDecimal } from '@/core/base';
 import { kindOf, mainMeter } from '@/core/books';
-import type { Component, Design, Edit } from '@/core/design';
+import { chosenPlace, type Component, type Design, type Edit } from '@/core/design';
 import { usesRunning } from '@/core/display';
 import type { Term } from '@/core/terms';
 import type { Cased, Running } from '@/core/usage';
@@ -72,14 +72,14 @@ export function fillDown(components: readonly Component[], column: string): Edit
   const [first, ...others] = components;
   if (!first) return [];
   return others.flatMap((each): Edit[] => {
-    const set = <F extends 'count' | 'place' | 'choice' | 'term' | 'running'>(field: F): Edit[] => [
+    const set = <F extends 'count' | 'choice' | 'term' | 'running'>(field: F): Edit[] => [
       { edit: 'set-component', id: each.id, field, value: first[field] } as Edit,
     ];
     switch (column) {
       case 'count':
         return set('count');
       case 'where':
-        return set('place');
+        return chosenPlace(each, first.place);
       case 'paid':
         return kindOf(each.kind).committable && kindOf(first.kind).committable ? set('term') : [];
       case 'what':

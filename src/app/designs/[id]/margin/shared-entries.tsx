@@ -1,0 +1,113 @@
+/** Zones, the share that this design bears, and amounts that change from a later month on. */
+'use client';
+import { decimal, err, issue, ok, type Result } from '@/core/base';
+import { kindOf, mainMeter } from '@/core/books';
+import { meantPlace, placeIsTakenOver } from '@/core/design';
+import { sentenceFor } from '@/core/display';
+import { Button } from '@/ui/button';
+import { TextEntry } from '@/ui/text-entry';
+import { CasedEntry } from './cased-entry';
+import { MonthValuesEntry } from './month-values-entry';
+import { readNumber, setField, type SettingsProps } from './settings-props';
+
+/** What stands somewhere: kinds that run, or hold something. */
+function standsInZones(kind: SettingsProps['component']['kind']): boolean {
+  return kindOf(kind).meters.some((meter) => meter.from === 'running' || meter.from === 'held');
+}
+
+const MOST_ZONES = 12;
+
+function readZones(text: string): Result<number | null> {
+  if (text.trim() === '') return ok(null);
+  const zones = Number(text);
+  if (Number.isInteger(zones) && zones >= 1 && zones <= MOST_ZONES) return ok(zones);
+  return err(issue('edit.invalid', [], { reason: `zones are a whole number from 1 to ${MOST_ZONES}.` }));
+}
+
+export function ZonesEntry({ component, apply }: SettingsProps) {
+  if (!component.place || !standsInZones(component.kind)) return null;
+  return (
+    <TextEntry
+      label="Zones it is spread over"
+      text={component.zones ? String(component.zones) : ''}
+      placeholder="not said"
+      maxLength={2}
+      preview={(text) => {
+        const read = readZones(text);
+        return read.ok ? null : sentenceFor(read.issue);
+      }}
+      commit={(text) => {
+        const read = readZones(text);
+        if (read.ok) apply([setField(component, 'zones', read.value)]);
+      }}
+      cancel={() => undefined}
+    />
+  );
+}
+
+/** A share of one. */
+function readShare(text: string): Result<string> {
+  const [, number = text, percent = ''] = /^\s*(.+?)\s*(%)\s*$/.exec(text) ?? [];
+  const read = readNumber(number);
+  if (!read.ok) return read;
+  const share = decimal(read.value).dividedBy(percent === '' ? 1 : 100);
+  return share.greaterThan(1)
+    ? err(issue('share.out-of-range', [], { share: text.trim() }))
+    : ok(share.toString());
+}
+
+export function BorneEntry({ component, apply, preview }: SettingsProps) {
+  return (
+    <details open={Boolean(component.borne)}>
+      <summary className="cursor-pointer text-xs text-soft">Shared with other designs</summary>
+      <CasedEntry
+        label="Borne by this design"
+        unit="share, 0.25 or 25 %"
+        value={component.borne ?? null}
+        read={readShare}
+        preview={(next) => {
+          preview(next ? [setField(component, 'borne', next)] : []);
+          return null;
+        }}
+        commit={(next) => apply([setField(component, 'borne', next.likely === '1' ? null : next)])}
+        cancel={() => preview([])}
+      />
+    </details>
+  );
+}
+
+/** Prepaid credit and spend commitments: bought larger or smaller as experience grows. */
+export function LaterEntries({ component, apply }: SettingsProps) {
+  const meter = mainMeter(component.kind);
+  const entry = meter && component.usage[meter.meter];
+  if (meter?.enteredIn !== 'money' || !entry) return null;
+  return (
+    <MonthValuesEntry
+      label={`From a later month, in ${entry.unit}`}
+      hint="such as 13: 5000, 25: 8000; until then the amount above"
+      rows={(component.later ?? []).map(({ fromMonth, amount }) => ({ month: fromMonth, value: amount }))}
+      commit={(rows) =>
+        apply([
+          setField(
+            component,
+            'later',
+            rows && rows.map(({ month, value }) => ({ fromMonth: month, amount: value })),
+          ),
+        ])
+      }
+    />
+  );
+}
+
+/** Said where the place was not chosen but taken over from the line before. */
+export function TakenPlaceNote({ component, apply }: SettingsProps) {
+  if (!placeIsTakenOver(component)) return null;
+  return (
+    <p className="flex items-center justify-between gap-2 text-xs text-soft">
+      Taken over from the line before; nobody chose it.
+      <Button tone="bare" onClick={() => apply(meantPlace(component))}>
+        It is meant
+      </Button>
+    </p>
+  );
+}

@@ -1,0 +1,54 @@
+/** Traffic that nothing stops and nobody watches. Needs H19, A of the checklist: a figure to cap or to be told of. */
+import { decimal } from '../base';
+import { plainMoney } from '../display';
+import { runaway } from '../pricing';
+import { sure } from '../usage';
+import type { Check, CheckContext } from './model';
+
+const TIMES = '100';
+/** Below this a runaway month is no worse than a dear one. */
+const WORTH_SAYING = 2;
+
+export const unbounded: Check = {
+  check: 'traffic-without-ceiling',
+  title: 'Traffic that nothing stops',
+  reason:
+    'An attack, an error in a loop or sudden fame is billed like any use; an alarm tells of it in hours.',
+  find: (context) => {
+    const { design, books, lines } = context;
+    const watched = lines.some(
+      ({ component }) =>
+        component.kind === 'monitoring' &&
+        decimal(component.usage.alarms?.amount.likely ?? '0').greaterThan(0),
+    );
+    if (watched) return [];
+    const { now, then, rows } = runaway(design, books, decimal(TIMES));
+    if (rows.length === 0 || then.lessThan(now.times(WORTH_SAYING))) return [];
+    const { currency } = design;
+    const [worst] = rows;
+    const name = lines.find(({ component }) => component.id === worst!.id)!.component.name;
+    return [
+      {
+        subject: '',
+        says: `At ${TIMES} times its traffic a month would cost ${plainMoney(then, currency)} ${currency}, most of it “${name}”; no alarm would tell.`,
+        remedy: alarms(context),
+      },
+    ];
+  },
+};
+
+/** Alarms on the monitoring that is there; without monitoring, its own rule adds both. */
+function alarms({ lines, bookOf }: CheckContext) {
+  const found = lines.find(({ component, line }) => {
+    if (component.kind !== 'monitoring' || line.status !== 'priced' || !line.offer || !component.place)
+      return false;
+    const rates = bookOf(component)?.ratesOf(line.offer.sku, component.place.region) ?? [];
+    return rates.some((rate) => rate.meter === 'alarms');
+  });
+  if (!found) return null;
+  const value = { amount: sure('2'), unit: 'item' };
+  return {
+    label: `Add two alarms to ${found.component.name}`,
+    edits: [{ edit: 'set-usage', id: found.component.id, meter: 'alarms', value } as const],
+  };
+}

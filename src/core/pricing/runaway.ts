@@ -1,0 +1,50 @@
+/**
+ * What a month would cost if nothing stopped the traffic: every meter that follows it, so many times. A frightening
+ * figure on purpose, to cap or to watch; what has a ceiling shows that it holds. Need H19.
+ */
+import { type Decimal } from '../base';
+import type { Design } from '../design';
+import type { BookSet } from './book-set';
+import { priceDesign } from './price-design';
+import type { PricedDesign } from './priced';
+import { underLoad } from './under-load';
+
+export interface RunawayRow {
+  readonly id: string;
+  /** The likely month of the line, as planned and under the load. */
+  readonly now: Decimal;
+  readonly then: Decimal;
+}
+
+export interface Runaway {
+  readonly now: Decimal;
+  readonly then: Decimal;
+  /** Only lines that differ, the dearest difference first; their differences add up to that of the design. */
+  readonly rows: readonly RunawayRow[];
+}
+
+/** `times` is above zero; below one it tells what a quiet month costs. */
+export function runaway(design: Design, books: BookSet, times: Decimal): Runaway {
+  const [now, then] = [design, underLoad(design, times)].map((each) => priceDesign(each, books, 'likely'));
+  const after = amountsOf(then!);
+  const rows = [...amountsOf(now!)].flatMap(([id, amount]): RunawayRow[] => {
+    const changed = after.get(id);
+    return changed === undefined || changed.equals(amount) ? [] : [{ id, now: amount, then: changed }];
+  });
+  const extra = (row: RunawayRow): Decimal => row.then.minus(row.now);
+  return {
+    now: now!.monthly.value,
+    then: then!.monthly.value,
+    rows: rows.sort((a, b) => extra(b).comparedTo(extra(a)) || (a.id < b.id ? -1 : 1)),
+  };
+}
+
+function amountsOf({ sections }: PricedDesign): Map<string, Decimal> {
+  return new Map(
+    sections.flatMap((section) =>
+      section.lines.flatMap((line): [string, Decimal][] =>
+        line.status === 'priced' ? [[line.id, line.monthly.value]] : [],
+      ),
+    ),
+  );
+}
