@@ -9,6 +9,7 @@ import { useEffect, useState, useSyncExternalStore } from 'react';
 import { kindOf } from '@/core/books';
 import type { FoundOffer } from '@/operations';
 import { Dialog } from '@/ui/dialog';
+import { findScore } from './find-score';
 import { callApi } from './lib/call-api';
 
 export interface Findable {
@@ -181,7 +182,12 @@ function FindList({ onDone }: { readonly onDone: () => void }) {
   ];
   const groups = [...new Set(every.map((item) => item.group))];
   return (
-    <Command label="Find" loop className="flex min-h-0 flex-col">
+    <Command
+      label="Find"
+      loop
+      className="flex min-h-0 flex-col"
+      filter={(_, words, [label = '', ...others] = []) => findScore(words, label, others)}
+    >
       <Command.Input
         autoFocus
         value={search}

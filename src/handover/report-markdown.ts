@@ -1,5 +1,5 @@
 /** A report as Markdown: for change requests, wikis and mail. User text cannot become markup. Needs Q6. */
-import { writeMoney } from '@/core/display';
+import { writeMoney, writeNumber } from '@/core/display';
 import type { Labelled, Report, ReportLine } from '@/core/report';
 
 export function reportMarkdown(report: Report): string {
@@ -61,7 +61,7 @@ function pair({ label, value }: Labelled): string[] {
 function lineRow(line: ReportLine, money: (value: string) => string): string[] {
   const what = [line.offer || line.kind, line.region].filter(Boolean).join(', ');
   const amount = line.amount === null ? `not priced: ${line.why ?? ''}` : money(line.amount);
-  return [line.name, what, line.count, line.use, line.paid, amount];
+  return [line.name, what, writeNumber(line.count), line.use, line.paid, amount];
 }
 
 function table(head: readonly string[], rows: readonly (readonly string[])[], lastRight: boolean): string {

@@ -4,7 +4,7 @@
  */
 import { Document, Page, renderToBuffer, Text, View } from '@react-pdf/renderer';
 import type { ReactNode } from 'react';
-import { writeMoney } from '@/core/display';
+import { writeMoney, writeNumber } from '@/core/display';
 import type { Labelled, Report, ReportLine, ReportSection } from '@/core/report';
 import { STYLES, registerFonts } from './pdf-style';
 
@@ -150,7 +150,7 @@ function Section({ section, money }: { readonly section: ReportSection; readonly
             {whatOf(line)}
           </Cell>
           <Cell grow={1} end>
-            {line.count}
+            {writeNumber(line.count)}
           </Cell>
           <Cell grow={3} soft indent>
             {[line.use, line.paid].filter(Boolean).join('; ')}

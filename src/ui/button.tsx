@@ -15,7 +15,7 @@ export function Button({ tone = 'quiet', className = '', type = 'button', ...res
   return (
     <button
       type={type}
-      className={`inline-flex h-7 items-center gap-1.5 rounded px-2.5 text-sm font-medium whitespace-nowrap disabled:opacity-50 ${TONES[tone]} ${className}`}
+      className={`inline-flex h-7 items-center justify-center gap-1.5 rounded px-2.5 text-sm font-medium whitespace-nowrap disabled:opacity-50 ${TONES[tone]} ${className}`}
       {...rest}
     />
   );

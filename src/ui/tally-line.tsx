@@ -9,7 +9,7 @@ export function TallyLine({ children, aside }: { readonly children: ReactNode; r
     >
       {children}
       {aside && (
-        <div className="ml-auto min-w-0 overflow-hidden text-right text-xs whitespace-nowrap text-soft max-[1180px]:hidden">
+        <div className="ml-auto min-w-0 overflow-hidden text-right text-xs whitespace-nowrap text-soft max-[1180px]:hidden [&>*]:truncate">
           {aside}
         </div>
       )}

@@ -41,6 +41,13 @@ function useColours(): Readonly<Record<(typeof NAMES)[number], string>> | null {
   return colours;
 }
 
+/** At most so many quarters have their name below them; the first always has. */
+const NAMED = 8;
+
+function isNamed(name: string, quarters: number): boolean {
+  return (Number(name.slice(1)) - 1) % Math.ceil(quarters / NAMED) === 0;
+}
+
 export function CashChart({ quarters, currency }: CashChartProps) {
   const colours = useColours();
   const words = quarters.map((each) => `${each.label} ${writeMoney(each.cash, currency)}`).join(', ');
@@ -60,7 +67,7 @@ export function CashChart({ quarters, currency }: CashChartProps) {
             series={[{ name: 'Cash', data: quarters.map((each) => Number(each.cash)) }]}
             options={{
               chart: {
-                toolbar: { show: true, tools: { download: true } },
+                toolbar: { show: false },
                 animations: { enabled: false },
                 fontFamily: 'inherit',
                 foreColor: colours['--soft'],
@@ -72,12 +79,17 @@ export function CashChart({ quarters, currency }: CashChartProps) {
               xaxis: {
                 categories: quarters.map((_, index) => `Q${index + 1}`),
                 axisTicks: { show: false },
+                labels: {
+                  rotate: 0,
+                  formatter: (name: string) => (isNamed(name, quarters.length) ? name : ''),
+                },
                 axisBorder: { color: colours['--ink'] },
               },
               yaxis: {
                 labels: { formatter: (value: number) => writeNumber(String(Math.round(value))) },
               },
               tooltip: {
+                x: { formatter: (_, { dataPointIndex }) => quarters[dataPointIndex as number]?.label ?? '' },
                 y: { formatter: (value: number) => writeMoney(String(value), currency) },
               },
               states: { hover: { filter: { type: 'none' } } },

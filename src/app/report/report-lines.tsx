@@ -1,5 +1,6 @@
 /** The lines of a report with their sections and the total. */
 import type { ReactNode } from 'react';
+import { writeNumber } from '@/core/display';
 import type { Report, ReportLine, ReportSection } from '@/core/report';
 import { Amount, NotPriced } from '@/ui/amount';
 import { Wick } from '@/ui/wick';
@@ -39,7 +40,7 @@ export function ReportLines({
             <th scope="col" className={`${HEAD} ${WIDE}`}>
               Use and way of paying
             </th>
-            <th scope="col" className={`${HEAD} border-l border-l-line text-right!`}>
+            <th scope="col" className={`${HEAD} border-l border-l-line pl-3 text-right!`}>
               {currency} / month
             </th>
             <th scope="col" className={`${HEAD} ${WIDE} w-[120px] pl-3`}>
@@ -58,7 +59,7 @@ export function ReportLines({
               Total{total.unpriced > 0 && `, incomplete: ${total.unpriced} not priced`}
             </th>
             <td className={WIDE} colSpan={3} />
-            <td className="border-l border-l-line py-1.5 text-right">
+            <td className="border-l border-l-line py-1.5 pl-3 text-right whitespace-nowrap">
               <Amount value={total.monthly} currency={currency} strong />
             </td>
             <td className={WIDE} />
@@ -87,7 +88,7 @@ function SectionRows({
           {section.name}
         </th>
         <td className={`${WIDE} border-b border-ink`} colSpan={3} />
-        <td className="border-b border-l border-b-ink border-l-line pt-3 pb-1 text-right">
+        <td className="border-b border-l border-b-ink border-l-line pt-3 pb-1 pl-3 text-right whitespace-nowrap">
           <Amount value={section.amount} currency={currency} strong />
         </td>
         <td className={`${WIDE} border-b border-ink pt-3 pb-1 pl-3`}>
@@ -99,7 +100,7 @@ function SectionRows({
           <th scope="row" className={`${CELL} min-w-[120px] text-left font-normal break-words`}>
             {line.name}
             <p className="hidden text-xs text-soft max-[640px]:block print:hidden">
-              {[`${line.count} of ${line.offer || line.kind}`, line.use, line.paid]
+              {[`${writeNumber(line.count)} of ${line.offer || line.kind}`, line.use, line.paid]
                 .filter(Boolean)
                 .join('; ')}
             </p>
@@ -111,9 +112,9 @@ function SectionRows({
               .filter(Boolean)
               .join(', ')}
           </td>
-          <td className={`${CELL} ${WIDE} text-right tabular-nums`}>{line.count}</td>
+          <td className={`${CELL} ${WIDE} text-right tabular-nums`}>{writeNumber(line.count)}</td>
           <td className={`${CELL} ${WIDE} text-soft`}>{[line.use, line.paid].filter(Boolean).join('; ')}</td>
-          <td className={`${CELL} border-l border-l-line pr-0! text-right`}>
+          <td className={`${CELL} border-l border-l-line pr-0! pl-3 text-right whitespace-nowrap`}>
             {line.amount === null ? <NotPriced /> : <Amount value={line.amount} currency={currency} />}
           </td>
           <td className={`${CELL} ${WIDE} pr-0! pl-3`}>

@@ -113,7 +113,7 @@ const single = perLine(
     // Several without a word about zones are taken to be spread; several that are said to stand in one are not.
     if (count.greaterThan(1) && component.zones === 1) {
       return {
-        says: `All ${count.toString()} of it stand in one zone.`,
+        says: `All ${count.toString()} units stand in one zone.`,
         remedy: { label: 'Spread them over two zones', edits: [setField(component, 'zones', 2)] },
       };
     }

@@ -75,9 +75,9 @@ export function writeNumber(value: string | Decimal, locale: string = HOUSE, mos
   return `${sign}${groupDigits(whole, group)}${fraction ? point + fraction : ''}`;
 }
 
-/** A share as a percentage with one digit: 0.3127 → "31.3 %". */
+/** A share as a percentage with one digit: 0.3127 → "31.3 %"; below one per cent three significant digits. */
 export function writeShare(value: string | Decimal, locale: string = HOUSE): string {
-  return `${writeNumber(halfAwayFromZero(new Decimal(value).times(100), 1), locale, 1)}\u00a0%`;
+  return `${writeNumber(new Decimal(value).times(100), locale, 1)}\u00a0%`;
 }
 
 /** A unit price for a column: at least `least` digits after the point, so that points stand under each other. */

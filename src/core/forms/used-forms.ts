@@ -14,7 +14,8 @@ const REQUESTS_EACH = 3;
 const KB_OF_GB = 1_000_000;
 const DAYS_OF_MONTH = 30;
 
-type Usage = Readonly<Record<string, readonly [amount: Decimal, unit: string]>>;
+/** With the size of one in kB, where started pieces are billed by it. */
+type Usage = Readonly<Record<string, readonly [amount: Decimal, unit: string, each?: string]>>;
 
 export function storeForms(wish: StoreWish, shop: Shop): FormRow[] {
   return STORE_FORMS.flatMap((form) =>
@@ -54,7 +55,9 @@ function storeUsage(kind: Kind, { held, readBack, accesses }: StoreWish): Usage 
 
 function messageUsage(kind: Kind, { messages, size, days }: MessageWish): Usage {
   const through = decimal(messages).times(size).dividedBy(KB_OF_GB);
-  if (kind === 'queue') return { requests: [decimal(messages).times(REQUESTS_EACH), 'request'] };
+  if (kind === 'queue') {
+    return { requests: [decimal(messages).times(REQUESTS_EACH), 'request', size] };
+  }
   return {
     in: [through, 'GB'],
     out: [through, 'GB'],
@@ -62,14 +65,11 @@ function messageUsage(kind: Kind, { messages, size, days }: MessageWish): Usage 
   };
 }
 
+/** Only what the offer has a rate for: what it does not charge is no use of it. */
 function used(form: Form, usage: Usage, shop: Shop): FormRow[] {
-  const entries = Object.fromEntries(
-    Object.entries(usage).map(([meter, [amount, unit]]): [string, UsageEntry] => [
-      meter,
-      { amount: sure(amount.toDecimalPlaces(6).toString()), unit },
-    ]),
-  );
   return bestOfEditions(form, shop, (offer) => {
+    const billed = new Set(shop.book.ratesOf(offer.sku, shop.place.region).map((rate) => rate.meter));
+    const entries = Object.entries(usage).filter(([meter]) => billed.has(meter));
     const component: Component = {
       id: shop.newId(),
       name: form.label,
@@ -78,9 +78,17 @@ function used(form: Form, usage: Usage, shop: Shop): FormRow[] {
       place: shop.place,
       choice: { by: 'sku', sku: offer.sku },
       running: { pattern: 'always' },
-      usage: entries,
+      usage: Object.fromEntries(entries.map(([meter, use]) => [meter, entryOf(use)])),
       term: 'on-demand',
     };
     return { component, note: form.note };
   });
+}
+
+function entryOf([amount, unit, each]: Usage[string]): UsageEntry {
+  return {
+    amount: sure(amount.toDecimalPlaces(6).toString()),
+    unit,
+    ...(each === undefined ? {} : { each: { amount: sure(each), unit: 'kB' } }),
+  };
 }

@@ -1,6 +1,6 @@
 /** The columns of the design's ledger: what each shows and how it is edited in place. */
 'use client';
-import { CircleAlert, CornerLeftUp, Plus } from 'lucide-react';
+import { CircleAlert, Plus } from 'lucide-react';
 import type { Decimal, Result } from '@/core/base';
 import { kindOf, mainMeter } from '@/core/books';
 import { type Component, type Edit, placeIsTakenOver } from '@/core/design';
@@ -108,14 +108,7 @@ export function ledgerColumns(context: ColumnContext): LedgerColumn<Row>[] {
       track: 'minmax(76px,0.95fr)',
       cell: (row) =>
         row.kind === 'component' && (
-          <span className="flex min-w-0 items-center gap-1 text-soft">
-            {placeIsTakenOver(row.component) && (
-              <CornerLeftUp size={12} className="shrink-0" aria-label="taken over from the line before:" />
-            )}
-            <span className="truncate">
-              {context.place(row.component) || (row.component.kind === 'custom' ? '' : 'choose')}
-            </span>
-          </span>
+          <WhereCell component={row.component} place={context.place(row.component)} />
         ),
       edit: forComponent((_, row) => open('place', row)),
     },
@@ -238,6 +231,21 @@ function WhatCell({ component, line }: { readonly component: Component; readonly
   return (
     <span className="truncate text-soft" title={`cheapest with at least ${vcpu} vCPU and ${memory} GiB`}>
       {name} · from {vcpu}/{memory}
+    </span>
+  );
+}
+
+/** A dotted line below says that nobody chose the place. */
+function WhereCell({ component, place }: { readonly component: Component; readonly place: string }) {
+  const text = place || (component.kind === 'custom' ? '' : 'choose');
+  if (!placeIsTakenOver(component)) return <span className="truncate text-soft">{text}</span>;
+  return (
+    <span
+      className="truncate text-soft underline decoration-dotted underline-offset-4"
+      title="taken over from the line before"
+    >
+      <span className="sr-only">taken over: </span>
+      {text}
     </span>
   );
 }

@@ -1,6 +1,7 @@
 /** The checklist: what may be forgotten or quietly dear, each with its remedy, or an answer why it is not wanted. */
 'use client';
 import { useState } from 'react';
+import { groupInText } from '@/core/display';
 import type { Design, Edit } from '@/core/design';
 import { findComponent } from '@/core/design';
 import type { DesignSummary } from '@/core/range';
@@ -113,7 +114,7 @@ function Row({ finding, where, currency, apply, onShow }: RowProps) {
             </>
           )}
         </h3>
-        <p className="text-sm break-words">{says}</p>
+        <p className="text-sm break-words">{groupInText(says)}</p>
         <p className="text-xs text-soft">{reason}</p>
         {answered !== null && (
           <p className="mt-0.5 text-sm break-words">

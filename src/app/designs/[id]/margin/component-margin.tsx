@@ -3,7 +3,7 @@
 import { CircleAlert, CircleHelp } from 'lucide-react';
 import { Tabs } from 'radix-ui';
 import { kindOf } from '@/core/books';
-import { sentenceFor, writeNumber } from '@/core/display';
+import { sentenceFor, writeMoney, writeNumber } from '@/core/display';
 import type { Component, Design, Edit } from '@/core/design';
 import type { LineSummary } from '@/core/range';
 import { Decimal } from '@/core/base';
@@ -130,7 +130,7 @@ function EachText({
   return (
     <p className="mt-1.5 text-xs text-soft">
       {component.count.likely === '1' ? 'One' : `Each of ${component.count.likely}`}:{' '}
-      {writeNumber(each, undefined, 2)} {design.currency} a month, {perHour(each)} an hour of the month
+      {writeMoney(each, design.currency)} {design.currency} a month, {perHour(each)} an hour of the month
       {count.greaterThan(1) && `; all: ${perHour(all)} an hour`}
     </p>
   );
