@@ -1,9 +1,11 @@
 /** The load of a component: what arrives, how long one takes, how large it is. Meters not entered follow from it. */
 'use client';
-import { type Cased, type Load, sure } from '@/core/usage';
+import type { ReactNode } from 'react';
+import { type Cased, type Load, type LoadPeak, sure } from '@/core/usage';
 import { Button } from '@/ui/button';
 import { CasedEntry } from './cased-entry';
 import { readAmount, readNumber, setField, type SettingsProps } from './settings-props';
+import { WeeklyWindow } from './weekly-window';
 
 const FIRST: Load = { rate: { by: 'requests', perSecond: sure('10') } };
 
@@ -104,6 +106,52 @@ export function LoadEntries({ component, apply, preview }: SettingsProps) {
           requestsPerConnection,
         }),
       )}
+      <LoadPeakEntries
+        load={load}
+        cased={cased}
+        onChange={(next) => apply([setField(component, 'load', next)])}
+      />
     </div>
+  );
+}
+
+const FIRST_PEAK: LoadPeak = { times: sure('3'), days: [0, 1, 2, 3, 4], from: 9, hours: sure('2') };
+
+interface LoadPeakEntriesProps {
+  readonly load: Load;
+  readonly cased: (
+    label: string,
+    unit: string,
+    value: Cased | null,
+    make: (value: Cased) => Load,
+  ) => ReactNode;
+  readonly onChange: (load: Load) => void;
+}
+
+/** When the load is higher than usual; autoscale and capacity units follow it hour by hour. */
+function LoadPeakEntries({ load, cased, onChange }: LoadPeakEntriesProps) {
+  const peak = load.peak ?? null;
+  return (
+    <>
+      <label className="flex items-center gap-2 text-sm">
+        <input
+          type="checkbox"
+          checked={peak !== null}
+          onChange={(event) => onChange({ ...load, peak: event.target.checked ? FIRST_PEAK : null })}
+          className="accent-brand"
+        />
+        higher at certain hours
+      </label>
+      {peak && (
+        <>
+          {cased('Times the usual', '', peak.times, (times) => ({ ...load, peak: { ...peak, times } }))}
+          {cased('For', 'hours', peak.hours, (hours) => ({ ...load, peak: { ...peak, hours } }))}
+          <WeeklyWindow
+            window={peak}
+            onChange={(window) => onChange({ ...load, peak: { ...peak, ...window } })}
+          />
+        </>
+      )}
+    </>
   );
 }

@@ -1,8 +1,8 @@
-/** Size set freely, committed units, licences, months, whether it may be stopped. */
+/** Size set freely, committed units, months, whether it may be stopped. */
 'use client';
 import { Decimal, err, issue, ok, type Result } from '@/core/base';
 import { kindOf } from '@/core/books';
-import type { FreeSize, LicenceChoice } from '@/core/design';
+import type { FreeSize } from '@/core/design';
 import { sentenceFor } from '@/core/display';
 import { commitmentOf } from '@/core/terms';
 import { type Cased, sure } from '@/core/usage';
@@ -72,56 +72,6 @@ export function StoppableEntry({ component, apply }: SettingsProps) {
       />
       keeps no state and may be stopped at any time
     </label>
-  );
-}
-
-const PRODUCT = /^[A-Za-z0-9][A-Za-z0-9._-]{0,79}$/;
-
-function readProducts(text: string): Result<string[]> {
-  const products = text
-    .split(',')
-    .map((each) => each.trim())
-    .filter(Boolean);
-  const wrong = products.find((each) => !PRODUCT.test(each));
-  if (wrong === undefined) return ok(products);
-  return err(issue('edit.invalid', [], { reason: `“${wrong.slice(0, 40)}” is no product code.` }));
-}
-
-/** Products as the price book names them: those paid in the rate, and those brought along. */
-export function LicenceEntries({ component, apply }: SettingsProps) {
-  if (!kindOf(component.kind).licensable) return null;
-  const licences = component.licences ?? [];
-  const entry = (how: LicenceChoice['how'], label: string) => (
-    <TextEntry
-      label={label}
-      text={licences
-        .filter((each) => each.how === how)
-        .map((each) => each.product)
-        .join(', ')}
-      maxLength={400}
-      preview={(text) => {
-        const read = readProducts(text);
-        return read.ok ? null : sentenceFor(read.issue);
-      }}
-      commit={(text) => {
-        const read = readProducts(text);
-        if (!read.ok) return;
-        const kept = licences.filter((each) => each.how !== how);
-        const next = read.value.map(
-          (product) =>
-            licences.find((each) => each.product === product && each.how === how) ?? { product, how },
-        );
-        const all = [...kept, ...next];
-        apply([setField(component, 'licences', all.length > 0 ? all : null)]);
-      }}
-      cancel={() => undefined}
-    />
-  );
-  return (
-    <div className="grid grid-cols-2 gap-1.5">
-      {entry('included', 'Licences in the rate')}
-      {entry('brought', 'Licences brought along')}
-    </div>
   );
 }
 

@@ -8,7 +8,8 @@ import { runningEdit } from '../cells/use-text';
 import { CasedEntry } from './cased-entry';
 import { RunningSummary } from './running-summary';
 import { readAmount, readNumber, readWhole, type SettingsProps } from './settings-props';
-import { WEEKDAYS, WeekEditor } from './week-editor';
+import { WeekEditor } from './week-editor';
+import { WeeklyWindow } from './weekly-window';
 
 const OFFICE = `${'.'.repeat(8)}${'#'.repeat(10)}${'.'.repeat(6)}`;
 const SHUT = '.'.repeat(24);
@@ -106,24 +107,7 @@ export function RunningEntries({ component, monthHours, apply, preview }: Settin
         <WeekEditor days={running.days} onChange={(days) => set({ pattern: 'week', days })} />
       )}
       {running.pattern === 'peaks' && (
-        <div className="flex items-end gap-2">
-          <Days chosen={running.days} onChange={(days) => set({ ...running, days })} />
-          <Field label="from">
-            {(field) => (
-              <select
-                {...field}
-                value={running.from}
-                onChange={(event) => set({ ...running, from: Number(event.target.value) })}
-              >
-                {Array.from({ length: 24 }, (_, hour) => (
-                  <option key={hour} value={hour}>
-                    {hour}:00
-                  </option>
-                ))}
-              </select>
-            )}
-          </Field>
-        </div>
+        <WeeklyWindow window={running} onChange={(window) => set({ ...running, ...window })} />
       )}
       {running.pattern === 'autoscale' && !component.load && (
         <p className="text-xs text-soft">It follows the load; enter one below.</p>
@@ -213,35 +197,4 @@ function entriesOf(running: Running, cased: CasedField): React.ReactNode {
     case 'week':
       return null;
   }
-}
-
-function Days({
-  chosen,
-  onChange,
-}: {
-  readonly chosen: readonly number[];
-  readonly onChange: (days: number[]) => void;
-}) {
-  return (
-    <fieldset>
-      <legend className="mb-0.5 text-xs text-soft">on</legend>
-      <div className="flex gap-1">
-        {WEEKDAYS.map((name, day) => (
-          <label key={name} className="flex flex-col items-center text-xs text-soft">
-            {name}
-            <input
-              type="checkbox"
-              checked={chosen.includes(day)}
-              onChange={(event) =>
-                onChange(
-                  event.target.checked ? [...chosen, day].sort() : chosen.filter((each) => each !== day),
-                )
-              }
-              className="accent-brand"
-            />
-          </label>
-        ))}
-      </div>
-    </fieldset>
-  );
 }
