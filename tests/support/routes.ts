@@ -1,0 +1,112 @@
+/** Calls route handlers without a server: the application's one meeting place with the stores is played here. */
+import { randomUUID } from 'node:crypto';
+import { writeDesign } from '@/formats';
+import { type Context, importBook, importDesign, LiveHub } from '@/operations';
+import { memoryStores } from '@/operations/memory-stores';
+import { smallBookFile } from './books';
+import { designOf, serverOf, transferOf } from './designs';
+import { ELSEWHERE, HERE, testContext } from './store-contract';
+import { uploadOf } from './upload';
+
+interface Wired {
+  context: Context;
+  hub: LiveHub;
+  /** What was left to be done after the answer. */
+  after: (() => unknown)[];
+}
+
+export const wired: Wired = { context: testContext(memoryStores()), hub: new LiveHub(), after: [] };
+
+/** Stands in for `@/app/wiring`. */
+export const wiring = {
+  context: (): Context => wired.context,
+  outsideContext: (): Omit<Context, 'actor'> => {
+    const { actor: _, ...outside } = wired.context;
+    return outside;
+  },
+  liveHub: (): LiveHub => wired.hub,
+};
+
+/** Stands in for `next/server`. */
+export const nextServer = { after: (work: () => unknown): void => void wired.after.push(work) };
+
+export function actAs(workspace: string): void {
+  wired.context = { ...wired.context, actor: { user: 'ada', workspace, role: 'admin' } };
+}
+
+export const asElsewhere = (): void => actAs(ELSEWHERE);
+export const asHere = (): void => actAs(HERE);
+
+/** Empty stores with the small book and one design: 138.00 a month. Answers with its id. */
+export async function freshStart(): Promise<string> {
+  wired.context = testContext(memoryStores());
+  wired.hub = new LiveHub();
+  wired.after = [];
+  asHere();
+  await importBook(wired.context, uploadOf(smallBookFile()));
+  // A-4 is 73.00 a month; of 300 GB 100 are free, 10 at 1.00, 90 at 0.50, 100 at 0.10: 65.00.
+  const design = designOf([serverOf('a'), transferOf('out', { likely: '300' })], {
+    title: 'Harbour / site',
+    books: [{ book: 'small', revision: 3 }],
+  });
+  return importDesign(wired.context, writeDesign(design));
+}
+
+export interface Sent {
+  readonly query?: string;
+  readonly body?: unknown;
+  readonly headers?: Record<string, string>;
+}
+
+export interface Answered {
+  readonly status: number;
+  readonly headers: Headers;
+  readonly text: string;
+  json<T>(): T;
+}
+
+export type Route = (
+  request: Request,
+  context: { params: Promise<Record<string, string>> },
+) => Promise<Response>;
+
+export async function call(
+  route: object,
+  method: string,
+  params: Record<string, string> = {},
+  { query = '', body, headers = {} }: Sent = {},
+): Promise<Answered> {
+  const text = body === undefined || typeof body === 'string' ? body : JSON.stringify(body);
+  const init = { method, headers, ...(text === undefined ? {} : { body: text }) };
+  const handle = (route as Record<string, Route>)[method]!;
+  const response = await handle(new Request(`http://here/x${query}`, init), {
+    params: Promise.resolve(params),
+  });
+  const answer = await response.text();
+  return {
+    status: response.status,
+    headers: response.headers,
+    text: answer,
+    json: <T>() => JSON.parse(answer) as T,
+  };
+}
+
+export function errorOf(answer: Answered): { readonly code: string; readonly message: string } {
+  return answer.json<{ error: { code: string; message: string } }>().error;
+}
+
+/** A batch that renames the server. */
+export function rename(name: string, baseRevision = 0): object {
+  return {
+    baseRevision,
+    batch: randomUUID(),
+    edits: [{ edit: 'set-component', id: 'a', field: 'name', value: name }],
+  };
+}
+
+/** What a link is made with: the full report, following, for ever. */
+export const LINK = {
+  options: { variant: 'full', validUntil: null, withAgreements: false },
+  pinned: false,
+  expires: null,
+};

@@ -1,0 +1,136 @@
+/** The outside, refused: another workspace, another site, and what cannot be read. */
+import { randomUUID } from 'node:crypto';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { designOf } from '@tests/support/designs';
+import { writeDesign } from '@/formats';
+import { importDesign } from '@/operations';
+import { asElsewhere, asHere, call, errorOf, freshStart, LINK, rename, wired } from '@tests/support/routes';
+import * as copyRoute from '@/app/api/designs/[id]/copy/route';
+import * as editsRoute from '@/app/api/designs/[id]/edits/route';
+import * as exportRoute from '@/app/api/designs/[id]/export/route';
+import * as historyRoute from '@/app/api/designs/[id]/history/route';
+import * as linkRoute from '@/app/api/designs/[id]/links/[link]/route';
+import * as linksRoute from '@/app/api/designs/[id]/links/route';
+import * as liveRoute from '@/app/api/designs/[id]/live/route';
+import * as reportRoute from '@/app/api/designs/[id]/report/route';
+import * as restoreRoute from '@/app/api/designs/[id]/restore/route';
+import * as designRoute from '@/app/api/designs/[id]/route';
+import * as importDesignRoute from '@/app/api/designs/import/route';
+import * as designsRoute from '@/app/api/designs/route';
+import * as exchangeRoute from '@/app/api/exchange/route';
+import * as keptRoute from '@/app/api/kept/route';
+import * as importRoute from '@/app/api/books/import/[id]/route';
+import * as offersRoute from '@/app/api/offers/route';
+import * as startersRoute from '@/app/api/starters/route';
+
+vi.mock('server-only', () => ({}));
+vi.mock('next/server', async () => (await import('@tests/support/routes')).nextServer);
+vi.mock('@/app/wiring', async () => (await import('@tests/support/routes')).wiring);
+
+let id = '';
+beforeEach(async () => {
+  id = await freshStart();
+});
+
+/** Routes that name a design, with what they need besides. */
+const OF_A_DESIGN: readonly (readonly [string, object, string, { query?: string; body?: unknown }?])[] = [
+  ['the design is deleted', designRoute, 'DELETE'],
+  ['it is restored', restoreRoute, 'POST'],
+  ['it is copied', copyRoute, 'POST'],
+  ['it is edited', editsRoute, 'POST', { body: rename('x') }],
+  ['edits are read', editsRoute, 'GET', { query: '?since=0' }],
+  ['its history is read', historyRoute, 'GET'],
+  ['it is exported', exportRoute, 'GET', { query: '?form=json' }],
+  ['its report is written', reportRoute, 'GET', { query: '?form=md' }],
+  ['its links are read', linksRoute, 'GET'],
+  ['a link is made', linksRoute, 'POST', { body: LINK }],
+  ['it is watched', liveRoute, 'GET'],
+];
+
+describe('another workspace', () => {
+  it.each(OF_A_DESIGN)('%s: is told that there is no such design', async (_, route, method, more) => {
+    asElsewhere();
+    const there = await call(route, method, { id }, more);
+    const nowhere = await call(route, method, { id: randomUUID() }, more);
+    const noId = await call(route, method, { id: 'no id' }, more);
+    for (const answer of [there, nowhere, noId]) expect(answer.status).toBe(404);
+    // Not by a word does the answer differ from that for something that never was.
+    expect(there.text).toBe(nowhere.text);
+  });
+
+  it('does not see designs, kept things or books', async () => {
+    await call(keptRoute, 'POST', {}, { body: { what: 'starter', design: id } });
+    asElsewhere();
+    expect((await call(designsRoute, 'GET')).json()).toEqual([]);
+    expect((await call(keptRoute, 'GET', {}, { query: '?what=starter' })).json()).toEqual([]);
+    expect((await call(offersRoute, 'GET', {}, { query: '?find=a-4' })).json()).toEqual([]);
+  });
+
+  it('withdraws no link of ours', async () => {
+    const made = await call(linksRoute, 'POST', { id }, { body: LINK });
+    asElsewhere();
+    const own = await importDesign(wired.context, writeDesign(designOf([])));
+    const link = made.json<{ id: string }[]>()[0]!.id;
+    await call(linkRoute, 'DELETE', { id: own, link });
+    asHere();
+    const links = await call(linksRoute, 'GET', { id });
+    expect(links.json<{ state: string }[]>()[0]!.state).toBe('open');
+  });
+});
+
+describe('another site', () => {
+  it.each([
+    ['designs', designsRoute, { title: 'Mine' }],
+    ['edits', editsRoute, rename('x')],
+    ['exchange', exchangeRoute, 'from,to,rate,date'],
+    ['starters', startersRoute, { starter: 'x', book: 'small' }],
+  ])('cannot write %s through a person’s browser', async (_, route, body) => {
+    const answer = await call(route, 'POST', { id }, { body, headers: { 'sec-fetch-site': 'cross-site' } });
+    expect([answer.status, errorOf(answer).code]).toEqual([403, 'forbidden']);
+  });
+
+  it('of our own origin can', async () => {
+    const headers = { 'sec-fetch-site': 'same-origin' };
+    expect((await call(designsRoute, 'POST', {}, { body: { title: 'Mine' }, headers })).status).toBe(201);
+  });
+});
+
+describe('what cannot be read', () => {
+  it.each([
+    ['no JSON', designsRoute, 'POST', '{"title":'],
+    ['another shape', designsRoute, 'POST', '{"name":"x"}'],
+    ['edits of another shape', editsRoute, 'POST', '{"edits":[]}'],
+    ['an unknown edit', editsRoute, 'POST', JSON.stringify({ ...rename('x'), edits: [{ edit: 'explode' }] })],
+    ['something kept without a name', keptRoute, 'POST', '{"what":"component"}'],
+    ['a starter without a book', startersRoute, 'POST', '{"starter":"x"}'],
+    ['a design file that is none', importDesignRoute, 'POST', '{"format":"other"}'],
+    ['rates that are none', exchangeRoute, 'POST', 'a,b\n1,2'],
+  ])('%s is refused in a sentence and changes nothing', async (_, route, method, body) => {
+    const before = (await call(designsRoute, 'GET')).text;
+    const answer = await call(route, method, { id }, { body });
+    expect(answer.status).toBe(422);
+    expect(errorOf(answer).message).toMatch(/[.:]$/);
+    expect((await call(designsRoute, 'GET')).text).toBe(before);
+    const since = await call(editsRoute, 'GET', { id }, { query: '?since=0' });
+    expect(since.json<{ revision?: number }>().revision ?? 0).toBe(0);
+  });
+
+  it('too much is refused as soon as it is too much', async () => {
+    const answer = await call(designsRoute, 'POST', {}, { body: { title: 'x'.repeat(200_000) } });
+    expect([answer.status, errorOf(answer).code]).toEqual([413, 'too-large']);
+  });
+
+  it.each([
+    ['a form of file', exportRoute, '?form=doc', 422],
+    ['a form of report', reportRoute, '?form=doc', 422],
+    ['a date that is none', reportRoute, '?form=md&variant=quotation&until=soon', 422],
+    ['a revision that is no number', editsRoute, '?since=x', 422],
+    ['a place in the history that is no number', historyRoute, '?before=-1', 422],
+  ])('%s is asked for again', async (_, route, query, status) => {
+    expect((await call(route, 'GET', { id }, { query })).status).toBe(status);
+  });
+
+  it('an id of an import must be one', async () => {
+    expect((await call(importRoute, 'PUT', { id: 'mine' }, { body: '{}' })).status).toBe(422);
+  });
+});
