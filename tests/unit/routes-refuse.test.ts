@@ -4,7 +4,17 @@ import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { designOf } from '@tests/support/designs';
 import { writeDesign } from '@/formats';
 import { importDesign } from '@/operations';
-import { asElsewhere, asHere, call, errorOf, freshStart, LINK, rename, wired } from '@tests/support/routes';
+import {
+  asElsewhere,
+  asHere,
+  call,
+  errorOf,
+  freshStart,
+  LINK,
+  rename,
+  type Sent,
+  wired,
+} from '@tests/support/routes';
 import * as copyRoute from '@/app/api/designs/[id]/copy/route';
 import * as editsRoute from '@/app/api/designs/[id]/edits/route';
 import * as exportRoute from '@/app/api/designs/[id]/export/route';
@@ -33,22 +43,27 @@ beforeEach(async () => {
 });
 
 /** Routes that name a design, with what they need besides. */
-const OF_A_DESIGN: readonly (readonly [string, object, string, { query?: string; body?: unknown }?])[] = [
-  ['the design is deleted', designRoute, 'DELETE'],
-  ['it is restored', restoreRoute, 'POST'],
-  ['it is copied', copyRoute, 'POST'],
-  ['it is edited', editsRoute, 'POST', { body: rename('x') }],
-  ['edits are read', editsRoute, 'GET', { query: '?since=0' }],
-  ['its history is read', historyRoute, 'GET'],
-  ['it is exported', exportRoute, 'GET', { query: '?form=json' }],
-  ['its report is written', reportRoute, 'GET', { query: '?form=md' }],
-  ['its links are read', linksRoute, 'GET'],
-  ['a link is made', linksRoute, 'POST', { body: LINK }],
-  ['it is watched', liveRoute, 'GET'],
+const OF_A_DESIGN: readonly {
+  readonly what: string;
+  readonly route: object;
+  readonly method: string;
+  readonly more?: Sent;
+}[] = [
+  { what: 'the design is deleted', route: designRoute, method: 'DELETE' },
+  { what: 'it is restored', route: restoreRoute, method: 'POST' },
+  { what: 'it is copied', route: copyRoute, method: 'POST' },
+  { what: 'it is edited', route: editsRoute, method: 'POST', more: { body: rename('x') } },
+  { what: 'edits are read', route: editsRoute, method: 'GET', more: { query: '?since=0' } },
+  { what: 'its history is read', route: historyRoute, method: 'GET' },
+  { what: 'it is exported', route: exportRoute, method: 'GET', more: { query: '?form=json' } },
+  { what: 'its report is written', route: reportRoute, method: 'GET', more: { query: '?form=md' } },
+  { what: 'its links are read', route: linksRoute, method: 'GET' },
+  { what: 'a link is made', route: linksRoute, method: 'POST', more: { body: LINK } },
+  { what: 'it is watched', route: liveRoute, method: 'GET' },
 ];
 
 describe('another workspace', () => {
-  it.each(OF_A_DESIGN)('%s: is told that there is no such design', async (_, route, method, more) => {
+  it.each(OF_A_DESIGN)('$what: is told that there is no such design', async ({ route, method, more }) => {
     asElsewhere();
     const there = await call(route, method, { id }, more);
     const nowhere = await call(route, method, { id: randomUUID() }, more);
