@@ -75,7 +75,8 @@ export async function startImport(file: File): Promise<void> {
     if (!controller.signal.aborted) {
       const { message, faults, more } = error;
       change({ trouble: { file: file.name, message, faults, more } });
-      tell(`${file.name} was not brought in: ${message}`);
+      // Where books are listed the faults themselves are shown.
+      if (location.pathname !== '/books') tell(`${file.name} was not brought in: ${message}`);
     }
   } finally {
     clearInterval(timer);
