@@ -1,7 +1,15 @@
 /** `wick price`: the same design file, the same books, the same core; so the same numbers as on screen. */
-import { allComponents, type Design } from '@/core/design';
+import { type Decimal, parseDecimal } from '@/core/base';
+import { allComponents, type Design, findComponent } from '@/core/design';
 import { describeMonth, sentenceFor, writeMoney } from '@/core/display';
-import { type BookSet, type MonthSeries, priceDesign, priceMonths } from '@/core/pricing';
+import {
+  type BookSet,
+  type MonthSeries,
+  priceDesign,
+  priceMonths,
+  runaway,
+  type Runaway,
+} from '@/core/pricing';
 import { type DesignSummary, type LineSummary, summarise } from '@/core/range';
 import { type PlainFigure, toPlain, toText } from '@/core/trace';
 import { designCsv, readDesign } from '@/formats';
@@ -16,26 +24,53 @@ export async function priceCommand(
   designFile: string,
   booksFolder: string,
   form: Form,
-  months?: string,
+  { months, traffic }: { readonly months?: string; readonly traffic?: string } = {},
 ): Promise<number> {
   const design = orRefuse(readDesign(readText(designFile)), designFile);
   const horizon = months === undefined ? 0 : Number(months);
   if (!Number.isInteger(horizon) || horizon < 0 || horizon > MOST_MONTHS) {
     throw invalid(`--months takes a whole number from 1 to ${MOST_MONTHS}.`);
   }
+  const times = traffic === undefined ? null : parseDecimal(traffic);
+  if (times && !(times.ok && times.value.greaterThan(0))) {
+    throw invalid('--traffic takes a number above zero, such as 100 for a hundred times the traffic.');
+  }
   const books = await booksOfFolder(booksFolder);
   const summary = summarise(design, books);
   const series = horizon > 0 ? priceMonths(design, books, 'likely', horizon) : null;
+  const under = times?.ok ? { times: times.value, ...runaway(design, books, times.value) } : null;
   if (form === 'csv') process.stdout.write(designCsv(design, summary));
   else {
     const traces = tracesOf(design, books);
     process.stdout.write(
       form === 'json'
-        ? `${JSON.stringify({ summary, traces, ...(series ? { months: plainMonths(series) } : {}) }, null, 2)}\n`
-        : asText(design, summary, traces) + (series ? monthsText(series) : ''),
+        ? `${JSON.stringify({ summary, traces, ...(series ? { months: plainMonths(series) } : {}), ...(under ? { traffic: plainRunaway(under) } : {}) }, null, 2)}\n`
+        : asText(design, summary, traces) +
+            (series ? monthsText(series) : '') +
+            (under ? runawayText(design, under) : ''),
     );
   }
   return summary.unpriced > 0 ? 3 : 0;
+}
+
+type UnderLoad = Runaway & { readonly times: Decimal };
+
+function plainRunaway({ times, now, then, rows }: UnderLoad) {
+  return {
+    times: times.toString(),
+    now: now.toString(),
+    then: then.toString(),
+    rows: rows.map((row) => ({ id: row.id, now: row.now.toString(), then: row.then.toString() })),
+  };
+}
+
+function runawayText(design: Design, { times, then, rows }: UnderLoad): string {
+  const money = (value: Decimal): string => writeMoney(value, design.currency);
+  return [
+    `With ${times} times the traffic   ${money(then)} ${design.currency}/month`,
+    ...rows.map((row) => `  ${findComponent(design, row.id)!.name}  ${money(row.now)} to ${money(row.then)}`),
+    '',
+  ].join('\n');
 }
 
 function plainMonths({ rows, firstYear, quarters, years, whole }: MonthSeries) {

@@ -14,8 +14,9 @@ import { writeDemoFiles } from './demo-files-command';
 import { priceCommand } from './price-command';
 import { withDatabase } from './set-up';
 
-const HELP = `./run wick price DESIGN.json --books FOLDER [--months 36]
-    prices a design file with the price books of a folder; no database, no network
+const HELP = `./run wick price DESIGN.json --books FOLDER [--months 36] [--traffic 100]
+    prices a design file with the price books of a folder; no database, no network; with --traffic also a month
+    with so many times the traffic
 ./run wick report DESIGN.json --books FOLDER --as xlsx|pdf|md|json --out FILE
     [--variant quotation --until 2026-12-31] [--agreements]
     writes the design's report; no database
@@ -42,6 +43,7 @@ exit codes: 0 done · 2 a file is faulty · 3 priced, but not everything could b
 const OPTIONS = {
   books: { type: 'string' },
   months: { type: 'string' },
+  traffic: { type: 'string' },
   as: { type: 'string' },
   out: { type: 'string' },
   variant: { type: 'string' },
@@ -78,7 +80,7 @@ async function run(): Promise<number | null> {
   const [command, subject, ...others] = positionals;
   if (!form || !command) return null;
   if (command === 'price' && subject && values.books) {
-    return priceCommand(subject, values.books, form, values.months);
+    return priceCommand(subject, values.books, form, values);
   }
   if (command === 'report' && subject && values.books && values.as && values.out) {
     const { as, out, variant, until, agreements } = values;

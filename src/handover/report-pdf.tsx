@@ -1,11 +1,11 @@
 /**
- * A report on paper: real text, page numbers, heads repeated on every page. Charts are left to the screen; the printed
- * page carries their figures. Needs Q2, Q4.
+ * A report on paper: real text, page numbers, heads repeated on every page, and the quarters as bars. Needs Q2, Q4.
  */
 import { Document, Page, renderToBuffer, Text, View } from '@react-pdf/renderer';
 import type { ReactNode } from 'react';
 import { writeMoney, writeNumber } from '@/core/display';
 import type { Labelled, Report, ReportLine, ReportSection } from '@/core/report';
+import { QuarterBars } from './pdf-chart';
 import { STYLES, registerFonts } from './pdf-style';
 
 export async function reportPdf(report: Report, at: Date): Promise<Uint8Array> {
@@ -40,6 +40,7 @@ function Paper({ report, at }: { readonly report: Report; readonly at: Date }) {
           {report.description !== '' && <Text style={STYLES.lead}>{report.description}</Text>}
           {report.validUntil && <Text style={STYLES.lead}>Quotation, valid until {report.validUntil}</Text>}
           <Totals report={report} money={money} />
+          <QuarterBars quarters={report.quarters} currency={report.currency} money={money} />
           <Pairs title="By service category" rows={inMoney(report.byCategory, money)} end />
           <Pairs title="By kind" rows={inMoney(report.byKind, money)} end />
           <Over report={report} money={money} />

@@ -87,6 +87,26 @@ describe('wick price, further', () => {
     const csv = wick('price', 'docs/formats/design.example.json', '--books', books, '--format', 'csv');
     expect(csv.stdout).toContain('255.21');
   });
+
+  it('tells what a month with more traffic costs, by line, in words and as data', () => {
+    const priced = (...args: string[]) =>
+      wick('price', 'docs/formats/design.example.json', '--books', books, ...args);
+    const text = priced('--traffic', '100');
+    expect(text.stdout).toMatch(/With 100 times the traffic {3}[\d\u00a0]+\.\d\d EUR\/month\n {2}\S/);
+    const { traffic } = JSON.parse(priced('--traffic', '100', '--json').stdout) as {
+      traffic: { now: string; then: string; rows: { now: string; then: string }[] };
+    };
+    const extra = traffic.rows.reduce((sum, row) => sum + Number(row.then) - Number(row.now), 0);
+    expect(extra).toBeCloseTo(Number(traffic.then) - Number(traffic.now), 6);
+    expect(extra).toBeGreaterThan(0);
+    for (const wrong of ['0', '-3', 'much']) {
+      const refused = priced(`--traffic=${wrong}`);
+      expect([refused.status, refused.stderr]).toEqual([
+        2,
+        expect.stringContaining('--traffic takes a number above zero'),
+      ]);
+    }
+  });
 });
 
 describe('wick report', () => {

@@ -103,7 +103,12 @@ const COLUMNS: readonly LedgerColumn<FoundOffer>[] = [
     ),
   },
   { key: 'book', head: 'Provider', track: '110px', cell: (row) => row.bookTitle },
-  { key: 'kind', head: 'Kind', track: 'minmax(110px,1fr)', cell: (row) => kindOf(row.kind).label },
+  {
+    key: 'kind',
+    head: 'Kind',
+    track: 'minmax(110px,1fr)',
+    cell: (row) => <span className="truncate">{kindOf(row.kind).label}</span>,
+  },
   { key: 'size', head: 'Size', track: '140px', cell: sizeOf },
   {
     key: 'regions',

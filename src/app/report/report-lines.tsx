@@ -43,7 +43,7 @@ export function ReportLines({
             <th scope="col" className={`${HEAD} border-l border-l-line pl-3 text-right!`}>
               {currency} / month
             </th>
-            <th scope="col" className={`${HEAD} ${WIDE} w-[120px] pl-3`}>
+            <th scope="col" className={`${HEAD} ${WIDE} w-[120px] pl-3 print:w-[72px]`}>
               Lean to heavy
             </th>
           </tr>
@@ -107,7 +107,7 @@ function SectionRows({
             {line.why !== null && <p className="text-xs text-soft">{line.why}</p>}
             {line.amount !== null && explain?.(line)}
           </th>
-          <td className={`${CELL} ${WIDE} text-soft`}>
+          <td className={`${CELL} ${WIDE} text-soft print:min-w-[120px]`}>
             {[line.offer || line.kind, [line.provider, line.region].filter(Boolean).join(' ')]
               .filter(Boolean)
               .join(', ')}

@@ -1,5 +1,6 @@
-/** Everything about one component, grouped as one thinks of it: choice, size, use, running, load, paying. */
+/** Everything about one component, grouped as one thinks of it: need, choice, use, running, paying. */
 'use client';
+import type { ReactNode } from 'react';
 import { ok, type Result } from '@/core/base';
 import { kindOf } from '@/core/books';
 import type { Edit } from '@/core/design';
@@ -26,10 +27,28 @@ export function ComponentSettings(props: SettingsProps) {
   const runs = kind.meters.some((meter) => meter.from === 'running');
   const derives = kind.meters.some((meter) => meter.derived || meter.from === 'capacity');
   const entered = kind.meters.filter((meter) => ['held', 'monthly', 'runs', 'per-hour'].includes(meter.from));
+  const hasOffer = component.kind !== 'custom';
+  const hasLoad = derives || component.load || component.running.pattern === 'autoscale';
   return (
-    <div className="space-y-4">
-      {component.kind !== 'custom' && (
-        <div className="space-y-1.5">
+    <div className="space-y-5">
+      <SettingsGroup title="Need">
+        <CasedEntry
+          label="Count"
+          unit={`whole ${kind.unitName}s`}
+          value={component.count}
+          read={readWhole}
+          preview={(value) => {
+            preview(value ? [{ edit: 'set-component', id, field: 'count', value }] : []);
+            return null;
+          }}
+          commit={(value) => apply([{ edit: 'set-component', id, field: 'count', value }])}
+          cancel={() => preview([])}
+        />
+        {component.choice.by === 'cheapest' && <NeedEntries {...props} />}
+        <SizeEntries {...props} />
+      </SettingsGroup>
+      {hasOffer && (
+        <SettingsGroup title="Choice">
           <Chosen
             label="Provider and region"
             text={placeName || 'not chosen yet'}
@@ -37,55 +56,76 @@ export function ComponentSettings(props: SettingsProps) {
           />
           <TakenPlaceNote {...props} />
           <Chosen label="Offer" text={offerName || 'not chosen yet'} onClick={() => open('offer')} />
-          {component.choice.by === 'cheapest' && <NeedEntries {...props} />}
-        </div>
+          <ZonesEntry {...props} />
+        </SettingsGroup>
       )}
-      <CasedEntry
-        label="Count"
-        unit={`whole ${kind.unitName}s`}
-        value={component.count}
-        read={readWhole}
-        preview={(value) => {
-          preview(value ? [{ edit: 'set-component', id, field: 'count', value }] : []);
-          return null;
-        }}
-        commit={(value) => apply([{ edit: 'set-component', id, field: 'count', value }])}
-        cancel={() => preview([])}
-      />
-      <ZonesEntry {...props} />
-      <SizeEntries {...props} />
-      {component.kind === 'custom' && <CustomEntries {...props} />}
-      {runs && <RunningEntries {...props} />}
-      {entered.map((meter) => (
-        <UsageEntries key={meter.meter} meter={meter} {...props} />
-      ))}
-      <LaterEntries {...props} />
-      {(derives || component.load || component.running.pattern === 'autoscale') && <LoadEntries {...props} />}
-      <LicenceEntries {...props} />
-      {kind.committable && (
-        <Field label="Paying">
-          {(field) => (
-            <select
-              {...field}
-              value={component.term}
-              onChange={(event) =>
-                apply([{ edit: 'set-component', id, field: 'term', value: event.target.value as Term }])
-              }
-            >
-              {TERMS.map((term) => (
-                <option key={term} value={term}>
-                  {describeTerm(term)}
-                </option>
-              ))}
-            </select>
-          )}
-        </Field>
+      {(entered.length > 0 || hasLoad || !hasOffer) && (
+        <SettingsGroup title={hasOffer ? 'Use' : 'Charges'}>
+          {!hasOffer && <CustomEntries {...props} />}
+          {entered.map((meter) => (
+            <UsageEntries key={meter.meter} meter={meter} {...props} />
+          ))}
+          <LaterEntries {...props} />
+          {hasLoad && <LoadEntries {...props} />}
+        </SettingsGroup>
       )}
-      <CommittedEntries {...props} />
-      <StoppableEntry {...props} />
-      <MonthEntries {...props} />
-      <BorneEntry {...props} />
+      {runs && (
+        <SettingsGroup
+          title="Running"
+          untouched={component.running.pattern === 'always' && 'default: always'}
+        >
+          <RunningEntries {...props} />
+        </SettingsGroup>
+      )}
+      <SettingsGroup
+        title="Paying"
+        untouched={kind.committable && component.term === 'on-demand' && 'default: on demand'}
+      >
+        {kind.committable && (
+          <Field label="Way of paying">
+            {(field) => (
+              <select
+                {...field}
+                value={component.term}
+                onChange={(event) =>
+                  apply([{ edit: 'set-component', id, field: 'term', value: event.target.value as Term }])
+                }
+              >
+                {TERMS.map((term) => (
+                  <option key={term} value={term}>
+                    {describeTerm(term)}
+                  </option>
+                ))}
+              </select>
+            )}
+          </Field>
+        )}
+        <CommittedEntries {...props} />
+        <StoppableEntry {...props} />
+        <LicenceEntries {...props} />
+        <MonthEntries {...props} />
+        <BorneEntry {...props} />
+      </SettingsGroup>
     </div>
+  );
+}
+
+interface SettingsGroupProps {
+  readonly title: string;
+  /** What stands here by default; false: somebody has chosen. */
+  readonly untouched?: string | false;
+  readonly children: ReactNode;
+}
+
+function SettingsGroup({ title, untouched = false, children }: SettingsGroupProps) {
+  return (
+    <section aria-label={title} className="space-y-3">
+      <h3 className="flex items-baseline justify-between gap-2 border-b border-line pb-0.5 text-sm font-semibold">
+        {title}
+        {untouched && <span className="text-xs font-normal text-soft">{untouched}</span>}
+      </h3>
+      {children}
+    </section>
   );
 }
 
