@@ -4,6 +4,7 @@ import {
   chosenPlace,
   type Component,
   type Design,
+  type Edit,
   meantPlace,
   placeIsTakenOver,
   type Section,
@@ -73,28 +74,50 @@ function regionName(component: Component, context: CheckContext): string {
 /** Edits of one press. */
 const MOST_AT_ONCE = 400;
 
-const inheritedRegion: Check = {
-  check: 'inherited-region',
-  title: 'A region taken over from line to line',
-  reason: 'A new line stands where the one before it stood; a wrong first region is wrong everywhere.',
+const takenOver: Check = {
+  check: 'region-taken-over',
+  title: 'Nobody chose the region',
+  reason:
+    'A new line stands where the line before it stood; a wrong region is a wrong price on every one of them.',
   find: (context) => {
     const taken = context.lines.map((each) => each.component).filter(placeIsTakenOver);
-    if (taken.length > 0) {
-      const names = [...new Set(taken.map((each) => regionName(each, context)))].join(', ');
-      const many = taken.length === 1 ? 'One line stands' : `${taken.length} lines stand`;
-      return [
-        {
-          subject: '',
-          says: `${many} where the line before stood, and nobody chose it: ${names}.`,
-          remedy: {
-            label: 'Yes, that is meant',
-            edits: taken.slice(0, MOST_AT_ONCE).flatMap(meantPlace),
-          },
+    if (taken.length === 0) return [];
+    const names = [...new Set(taken.map((each) => regionName(each, context)))];
+    const many = taken.length === 1 ? 'One line stands' : `${taken.length} lines stand`;
+    // Who says so of the only region there is has answered the other question too.
+    const answer: Edit = {
+      edit: 'answer-check',
+      check: 'inherited-region',
+      subject: '',
+      reason: `${names[0]} is meant.`,
+    };
+    return [
+      {
+        subject: '',
+        says: `${many} where the line before stood: ${names.join(', ')}.`,
+        remedy: {
+          label: 'Yes, that is meant',
+          edits: [
+            ...taken.slice(0, MOST_AT_ONCE).flatMap(meantPlace),
+            ...(placesOf(context).size === 1 ? [answer] : []),
+          ],
         },
-      ];
-    }
-    const places = new Set(context.lines.flatMap(({ component }) => placeKey(component) ?? []));
-    if (places.size !== 1 || context.lines.length < 4) return [];
+      },
+    ];
+  },
+};
+
+function placesOf({ lines }: CheckContext): Set<string> {
+  return new Set(lines.flatMap(({ component }) => placeKey(component) ?? []));
+}
+
+const inheritedRegion: Check = {
+  check: 'inherited-region',
+  title: 'One region for everything',
+  reason: 'A region that goes from line to line is right everywhere or wrong everywhere.',
+  find: (context) => {
+    if (context.lines.some(({ component }) => placeIsTakenOver(component))) return [];
+    if (placesOf(context).size !== 1 || context.lines.length < 4) return [];
     const { component } = context.lines.find((line) => line.component.place)!;
     const name = regionName(component, context);
     const reason = `${name} is meant.`;
@@ -254,6 +277,7 @@ export function environmentOf(section: Section, { name, share, running, newId }:
 export const DESIGN_CHECKS: readonly Check[] = [
   environments,
   mixedRegions,
+  takenOver,
   inheritedRegion,
   allowances,
   monthConvention,

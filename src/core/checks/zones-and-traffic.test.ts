@@ -94,13 +94,22 @@ describe('regions', () => {
   const taken = (id: string): Component =>
     withTakenPlace({ ...serverOf(id), place: null }, serverOf(id).place);
 
-  it('taken over from the line before are asked about in one go', () => {
-    const design = designOf([serverOf('a'), taken('b'), taken('c')]);
-    const [found] = of('inherited-region', design);
-    expect(found!.says).toBe('2 lines stand where the line before stood, and nobody chose it: Severn.');
-    const settled = remedied('inherited-region', design);
+  it('taken over from the line before are asked about in one go, and not again as one region for all', () => {
+    const design = designOf([serverOf('a'), serverOf('z'), taken('b'), taken('c')]);
+    expect(of('inherited-region', design)).toEqual([]);
+    const [found] = of('region-taken-over', design);
+    expect(found!.says).toBe('2 lines stand where the line before stood: Severn.');
+    const settled = remedied('region-taken-over', design);
     expect(allComponents(settled).some(placeIsTakenOver)).toBe(false);
-    expect(of('inherited-region', settled)).toEqual([]);
+    expect(of('region-taken-over', settled)).toEqual([]);
+    expect(of('inherited-region', settled).map((each) => each.answered)).toEqual(['Severn is meant.']);
+  });
+
+  it('taken over at several places answer nothing about one region for all', () => {
+    const elbe = withTakenPlace({ ...serverOf('b'), place: null }, { book: 'small', region: 'elbe' });
+    const [found] = of('region-taken-over', designOf([taken('c'), elbe]));
+    expect(found!.says).toMatch(/^2 lines stand where the line before stood: Severn, \S/);
+    expect(found!.remedy!.edits.every((edit) => edit.edit === 'set-component')).toBe(true);
   });
 
   it('taken over are untouched defaults, and no guesses about quantities', () => {

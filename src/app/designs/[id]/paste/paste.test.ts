@@ -91,6 +91,12 @@ describe('pasted lines', () => {
       usage: { capacity: { amount: { likely: '80' }, unit: 'GiB' } },
     });
     expect(big!.component).toMatchObject({ place: { book: 'osmere', region: 'de.elbe' } });
+    // Only the row that names no region has taken one over.
+    expect([web, disk, big].map((line) => line!.component!.guesses)).toEqual([
+      undefined,
+      ['place'],
+      undefined,
+    ]);
   });
 
   it('with a size and nothing else are the cheapest machine that has it', () => {

@@ -1,7 +1,14 @@
 /** From the cells of a pasted table to components, row by row; what cannot be read is a fault with its column. */
 import { type Decimal, parseDecimal } from '@/core/base';
 import { type Kind, kindOf, KINDS } from '@/core/books';
-import { applyEdits, type Choice, type Component, type Design, type Place } from '@/core/design';
+import {
+  applyEdits,
+  type Choice,
+  type Component,
+  type Design,
+  type Place,
+  withTakenPlace,
+} from '@/core/design';
 import { describeTerm, sentenceFor } from '@/core/display';
 import { TERMS } from '@/core/terms';
 import { sure } from '@/core/usage';
@@ -76,7 +83,9 @@ function pastedLine(
     usage: {},
     term: 'on-demand',
   };
-  const component = withEntries(fresh, cell, world, fault);
+  // A row that names no region stands where the lines around it stand, and says so.
+  const placed = cell('region') === '' ? withTakenPlace(fresh, place) : fresh;
+  const component = withEntries(placed, cell, world, fault);
   return faults.length > 0 ? { component: null, faults } : { component, faults: [] };
 }
 
