@@ -91,7 +91,7 @@ for (const scheme of ['light', 'dark'] as const) {
       await axe(page);
       await openDesign(page, await copyOfBooking(page));
       await cell(page, 'API servers', COLUMN.name).click();
-      await page.getByLabel('Running', { exact: true }).selectOption('week');
+      await page.getByLabel('Pattern', { exact: true }).selectOption('week');
       await expect(page.getByRole('grid', { name: /Hours of the week/ })).toBeVisible();
       await axe(page);
       await page.getByRole('grid', { name: /Ledger/ }).focus();

@@ -130,7 +130,7 @@ test('from a starter to a report without a mouse', async ({ page }) => {
   await page.keyboard.type('Shop servers');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('complementary').getByRole('heading', { name: 'Shop servers' })).toBeVisible();
-  await page.getByLabel('Running', { exact: true }).selectOption('week');
+  await page.getByLabel('Pattern', { exact: true }).selectOption('week');
   const week = page.getByRole('grid', { name: /Hours of the week/ });
   await week.focus();
   const runs = week.getByRole('gridcell', { name: /, runs$/ });

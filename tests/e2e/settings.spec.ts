@@ -43,9 +43,9 @@ test('a size of one’s own, and a week with nights off', async ({ page }) => {
   await vcpu.press('Enter');
   await expect.poll(() => total(page)).toBeGreaterThan(100);
   const always = await total(page);
-  await margin.getByLabel('Running').selectOption('a drawn week');
+  await margin.getByLabel('Pattern').selectOption('a drawn week');
   await expect.poll(() => total(page)).toBeCloseTo((always * 50) / 168, 0);
-  await margin.getByLabel('Running').selectOption('asleep for a share of the month');
+  await margin.getByLabel('Pattern').selectOption('asleep for a share of the month');
   await expect.poll(() => total(page)).toBeCloseTo(always * 0.4, 0);
   await expect(cell(page, 'Own server', COLUMN.use)).toContainText('asleep 0.6');
 });

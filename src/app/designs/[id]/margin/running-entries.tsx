@@ -87,7 +87,7 @@ export function RunningEntries({ component, monthHours, apply, preview }: Settin
     apply([{ edit: 'set-component', id: component.id, field: 'running', value: next }]);
   return (
     <div className="space-y-2">
-      <Field label="Running">
+      <Field label="Pattern">
         {(field) => (
           <select
             {...field}
