@@ -26,6 +26,7 @@ export function bestOfEditions(
   form: Form,
   { place, design, book, books }: Shop,
   candidate: Candidate,
+  none = 'Nothing of this size is sold here.',
 ): FormRow[] {
   const best = new Map<string, FormRow & { readonly monthly: Decimal }>();
   for (const offer of book.soldIn(place.region, form.kind)) {
@@ -41,5 +42,5 @@ export function bestOfEditions(
     if (known && !monthly.lessThan(known.monthly)) continue;
     best.set(edition, { form, edition, offer: offer.name, monthly, ...found });
   }
-  return best.size > 0 ? [...best.values()] : [leftOut(form, 'Nothing of this size is sold here.')];
+  return best.size > 0 ? [...best.values()] : [leftOut(form, none)];
 }

@@ -12,6 +12,8 @@ export interface MachineForm extends Form {
   /** One runs the operating system oneself. */
   readonly ownSystem: boolean;
   readonly ownHardware: boolean;
+  /** What runs on it is one’s own affair, its licence too. */
+  readonly ownEngine: boolean;
   /** Every offer of the kind can sleep when nothing is asked. */
   readonly sleeps: boolean;
   /** `each` has the size; `free`: it is set; `shared-out`: units that all of it is put on. */
@@ -35,6 +37,7 @@ export const MACHINE_FORMS: Readonly<Record<'compute' | 'database', readonly Mac
       label: 'Servers',
       ownSystem: true,
       ownHardware: false,
+      ownEngine: false,
       sleeps: false,
       size: 'each',
       note: 'Patches and restarts are yours.',
@@ -44,6 +47,7 @@ export const MACHINE_FORMS: Readonly<Record<'compute' | 'database', readonly Mac
       label: 'Dedicated hosts',
       ownSystem: true,
       ownHardware: true,
+      ownEngine: false,
       sleeps: false,
       size: 'shared-out',
       note: 'Whole hosts; licences may be counted by socket.',
@@ -53,6 +57,7 @@ export const MACHINE_FORMS: Readonly<Record<'compute' | 'database', readonly Mac
       label: 'Container run-time',
       ownSystem: false,
       ownHardware: false,
+      ownEngine: false,
       sleeps: true,
       size: 'free',
       note: 'You bring the image; requests may be billed besides.',
@@ -64,6 +69,7 @@ export const MACHINE_FORMS: Readonly<Record<'compute' | 'database', readonly Mac
       label: 'Run by the provider',
       ownSystem: false,
       ownHardware: false,
+      ownEngine: false,
       sleeps: false,
       size: 'each',
       note: 'Patches and copies are the provider’s; the licence is as the edition says.',
@@ -73,6 +79,7 @@ export const MACHINE_FORMS: Readonly<Record<'compute' | 'database', readonly Mac
       label: 'Engine on servers',
       ownSystem: true,
       ownHardware: false,
+      ownEngine: true,
       sleeps: false,
       size: 'each',
       note: 'The engine, its licence, patches and copies are yours and not in the amount.',
@@ -82,6 +89,7 @@ export const MACHINE_FORMS: Readonly<Record<'compute' | 'database', readonly Mac
       label: 'Engine on dedicated hosts',
       ownSystem: true,
       ownHardware: true,
+      ownEngine: true,
       sleeps: false,
       size: 'shared-out',
       note: 'Licences by core or socket can be brought; they are not in the amount.',

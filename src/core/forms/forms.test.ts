@@ -12,6 +12,7 @@ const wish = (part: Partial<MachineWish> = {}): MachineWish => ({
   job: 'compute',
   ownSystem: null,
   ownHardware: null,
+  licence: null,
   running: 'always',
   vcpu: '2',
   memory: '4',
@@ -65,6 +66,31 @@ describe('forms of the same capacity', () => {
     const always = inWide().find((row) => row.form.kind === 'container-run-time')!;
     expect(runTime.monthly!.lessThan(always.monthly!)).toBe(true);
     expect(asleep.find((row) => row.form.kind === 'server')!.note).toContain('always on');
+  });
+
+  it('have their licence in the rate or let one bring it, as one wishes', () => {
+    const brought = inWide({ licence: 'brought' }).filter((row) => row.component);
+    expect(brought.length).toBeGreaterThan(0);
+    for (const row of brought) {
+      const { choice } = row.component!;
+      const offer = choice.by === 'sku' ? WIDE_BOOKS.get('wide', 1)!.offer(choice.sku) : undefined;
+      expect(offer!.capabilities).toContain('bring-licence');
+      expect(row.note).toContain('not in the amount');
+    }
+    expect(
+      inWide({ licence: 'brought', ownHardware: true }).find((row) => row.form.kind === 'dedicated-host')!
+        .note,
+    ).toBe('Nothing of this size lets you bring a licence here.');
+    const engine = inWide({ job: 'database', licence: 'included' });
+    expect(engine.find((row) => row.form.kind === 'server')).toMatchObject({
+      component: null,
+      note: 'The engine’s licence is yours there.',
+    });
+    expect(engine.find((row) => row.form.kind === 'relational-database')!.component).not.toBeNull();
+    expect(
+      inWide({ job: 'database', licence: 'brought' }).find((row) => row.form.kind === 'relational-database')!
+        .component,
+    ).toBeNull();
   });
 
   it('are not made up where nothing is sold or the book is not here', () => {

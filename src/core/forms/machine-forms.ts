@@ -19,10 +19,11 @@ const ASLEEP: Component['running'] = {
   idleMinutes: { likely: '0' },
 };
 
-function objection(form: MachineForm, { ownSystem, ownHardware }: MachineWish): string | null {
+function objection(form: MachineForm, { ownSystem, ownHardware, licence }: MachineWish): string | null {
   if (ownSystem === true && !form.ownSystem) return 'The provider runs the system.';
   if (ownSystem === false && form.ownSystem) return 'You would run the system yourself.';
   if (ownHardware === true && !form.ownHardware) return 'Others are on the same hardware.';
+  if (licence === 'included' && form.ownEngine) return 'The engine’s licence is yours there.';
   if (ownHardware === false && form.ownHardware) return 'The whole machine is paid, used or not.';
   return null;
 }
@@ -32,15 +33,30 @@ export function machineForms(wish: MachineWish, forms: readonly MachineForm[], s
   return forms.flatMap((form) => {
     const against = objection(form, wish);
     if (against) return [leftOut(form, against)];
-    return bestOfEditions(form, shop, (offer) => {
-      const count = countOf(form, offer, wish);
+    const candidate = (offer: Offer) => {
+      const count = licenceFits(offer, wish) ? countOf(form, offer, wish) : null;
       if (!count) return null;
       const sleeps = form.sleeps || offer.capabilities?.includes('sleeps') === true;
       const component = componentOf(form, offer, wish, shop.place, count, sleeps, shop.newId());
       const awake = wish.running === 'asleep' && !sleeps ? 'It cannot sleep, so it is priced always on.' : '';
-      return { component, note: [form.note, awake].filter(Boolean).join(' ') };
-    });
+      const own = wish.licence === 'brought' ? 'What your licence costs is not in the amount.' : '';
+      return { component, note: [form.note, awake, own].filter(Boolean).join(' ') };
+    };
+    return bestOfEditions(form, shop, candidate, NONE[wish.licence ?? 'any']);
   });
+}
+
+const NONE = {
+  any: undefined,
+  included: 'Nothing of this size has its licence in the rate here.',
+  brought: 'Nothing of this size lets you bring a licence here.',
+} as const;
+
+/** An offer that lets one bring a licence has none in its rate, where it is sold for an engine. */
+function licenceFits({ capabilities, kind }: Offer, { licence, job }: MachineWish): boolean {
+  const brings = capabilities?.includes('bring-licence') === true;
+  if (licence === 'brought') return brings;
+  return licence !== 'included' || job === 'compute' || kind !== 'relational-database' || !brings;
 }
 
 /** How many of the offer have the capacity; null: it cannot. */

@@ -9,6 +9,8 @@ export interface MachineWish {
   readonly ownSystem: boolean | null;
   /** Hardware nobody else is on; null: does not matter. */
   readonly ownHardware: boolean | null;
+  /** Of what runs on it: paid in the rate, or one’s own brought along; null: does not matter. */
+  readonly licence: 'included' | 'brought' | null;
   /** `asleep`: nothing is asked most of the time. */
   readonly running: 'always' | 'office' | 'asleep';
   /** Of each; GiB. */

@@ -12,7 +12,16 @@ export const FIRST_WISHES: Readonly<Record<FormWish['job'], FormWish>> = {
 };
 
 function machine(job: 'compute' | 'database'): FormWish {
-  return { job, ownSystem: null, ownHardware: null, running: 'always', vcpu: '4', memory: '16', count: '2' };
+  return {
+    job,
+    ownSystem: null,
+    ownHardware: null,
+    licence: null,
+    running: 'always',
+    vcpu: '4',
+    memory: '16',
+    count: '2',
+  };
 }
 
 /** The numbers of each, with what they are called and the least they may be. */
@@ -103,6 +112,16 @@ export function FormQuestions({ wish, onWish }: FormQuestionsProps) {
         <>
           {truth('Own control of the system', wish.ownSystem, (ownSystem) => ({ ...wish, ownSystem }))}
           {truth('Hardware of one’s own', wish.ownHardware, (ownHardware) => ({ ...wish, ownHardware }))}
+          <Choice
+            label="Licence"
+            value={wish.licence ?? 'either'}
+            options={[
+              ['either', 'does not matter'],
+              ['included', 'in the rate'],
+              ['brought', 'brought along'],
+            ]}
+            onChange={(licence) => onWish({ ...wish, licence: licence === 'either' ? null : licence })}
+          />
           <Choice
             label="Runs"
             value={wish.running}

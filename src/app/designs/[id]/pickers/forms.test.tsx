@@ -65,6 +65,7 @@ describe('questions', () => {
     const { asked } = await show();
     await choose('Own control of the system', 'no');
     await choose('Hardware of one’s own', 'yes');
+    await choose('Licence', 'brought');
     await choose('Runs', 'asleep');
     await type('vCPU of each', ' 8 ');
     expect(asked.at(-1)).toMatchObject({
@@ -72,6 +73,7 @@ describe('questions', () => {
         job: 'compute',
         ownSystem: false,
         ownHardware: true,
+        licence: 'brought',
         running: 'asleep',
         vcpu: '8',
         memory: '16',
