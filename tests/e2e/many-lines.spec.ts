@@ -76,6 +76,7 @@ test('a column is filled down, counts are multiplied, lines dragged, a section c
   await expect(names.first()).toContainText('API servers');
 
   await cell(page, 'Delivery', COLUMN.name).click();
+  await margin.getByText('Copy as another environment').click();
   await margin.getByLabel('Name').fill('Delivery, test');
   await margin.getByLabel('Share of it').fill('0.1');
   await margin.getByRole('button', { name: 'Copy the section' }).click();

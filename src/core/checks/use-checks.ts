@@ -1,9 +1,9 @@
 /** Rules over what is entered: averages in steps, twins of units, what stands only once. */
 import { decimal } from '../base';
 import { meterOfKind } from '../books';
-import type { Edit } from '../design';
+import { type Component, unitsAsList } from '../design';
 import { sentenceFor } from '../display';
-import { type Check, setField } from './model';
+import { type Check, type CheckContext, type CheckLine, type Remedy, setField } from './model';
 import { noticeOf, perLine } from './per-line';
 
 const average = perLine(
@@ -12,27 +12,29 @@ const average = perLine(
     title: 'An average in a stepped price',
     reason: 'Steps are paid by each instance’s own size; an average can fall far from the bill.',
   },
-  (line) => {
+  (line, context) => {
     const notice = noticeOf(line, 'average.stepped');
     if (!notice) return null;
     const { component } = line;
     const meter = String(notice.path[notice.path.length - 1] ?? '');
-    const entry = component.usage[meter];
-    // One row a unit, all of the same size: the amount stays, and each row can be put right.
-    const edit: Edit | null = entry
-      ? {
-          edit: 'set-usage',
-          id: component.id,
-          meter,
-          value: { ...entry, sizes: [{ count: component.count.likely, amount: entry.amount.likely }] },
-        }
-      : null;
     return {
       says: sentenceFor(notice),
-      remedy: edit && !entry?.sizes ? { label: 'Enter the sizes as a list', edits: [edit] } : null,
+      // A fee for each unit would be lost with the units.
+      remedy: hasFees(line, context) ? null : listRemedy(component, meter),
     };
   },
 );
+
+function listRemedy(component: Component, meter: string): Remedy | null {
+  const edits = unitsAsList(component, meter);
+  return edits && { label: 'Enter the sizes as a list', edits };
+}
+
+function hasFees({ component, line }: CheckLine, context: CheckContext): boolean {
+  if (line.status !== 'priced' || !line.offer || !component.place) return false;
+  const rates = context.bookOf(component)?.ratesOf(line.offer.sku, component.place.region) ?? [];
+  return rates.some(({ meter }) => meterOfKind(component.kind, meter)?.from === 'count');
+}
 
 /** Units that differ by a few per cent and by nothing in how they look. */
 const TWINS: Readonly<Record<string, string>> = {

@@ -3,4 +3,5 @@ export * from './design';
 export * from './edit';
 export * from './edit-target';
 export * from './edits-between';
+export * from './sizes';
 export * from './taken-place';

@@ -3,7 +3,7 @@ import { cleanup, fireEvent, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it } from 'vitest';
 import { componentOf, serverOf, SEVERN } from '@tests/support/designs';
 import { box, enter, inGroup, set, showSettings } from '@tests/support/margin';
-import { withTakenPlace } from '@/core/design';
+import { type Component, withTakenPlace } from '@/core/design';
 
 afterEach(cleanup);
 
@@ -175,5 +175,39 @@ describe('months', () => {
     enter(box('First month'), '0');
     expect(applied).toEqual([set('months', { from: 4, to: 4 }), set('months', null)]);
     expect(screen.getByRole('alert').textContent).toContain('from 1 to 120');
+  });
+});
+
+describe('a list of sizes', () => {
+  const entry = { amount: { likely: '40' }, unit: 'GiB' };
+  const usage = (value: object) => [{ edit: 'set-usage', id: 'a', meter: 'capacity', value }];
+  const disk = (part: object): Component =>
+    componentOf({ id: 'a', kind: 'block-volume', usage: { capacity: { ...entry, ...part } } });
+
+  it('begins with the one amount, is typed, and ends as the amount it has come to', () => {
+    const first = showSettings(disk({}));
+    fireEvent.click(screen.getByRole('button', { name: 'As a list of sizes' }));
+    const sizes = [{ count: '1', amount: '40' }];
+    expect(first.applied).toEqual([usage({ ...entry, sizes })]);
+    cleanup();
+    const second = showSettings(disk({ sizes }));
+    enter(box(/^Capacity set aside, sizes/), '3 of 40, 1 of 2100');
+    fireEvent.click(screen.getByRole('button', { name: 'As one amount' }));
+    expect(second.applied).toEqual([
+      usage({
+        amount: { likely: '2220' },
+        unit: 'GiB',
+        sizes: [
+          { count: '3', amount: '40' },
+          { count: '1', amount: '2100' },
+        ],
+      }),
+      usage(entry),
+    ]);
+  });
+
+  it('is not offered where another amount is set aside or days are kept', () => {
+    showSettings(disk({ setAside: { likely: '50' } }));
+    expect(screen.queryByRole('button', { name: 'As a list of sizes' })).toBeNull();
   });
 });

@@ -30,6 +30,12 @@ export function SectionMargin(props: SectionMarginProps) {
       </p>
       {summary && <CaseFigures {...summary.wick} currency={design.currency} />}
       <ShareText amount={summary?.wick.likely ?? null} total={total} />
+      <details className="mt-4">
+        <summary className="cursor-pointer text-sm font-semibold">Copy as another environment</summary>
+        <div className="mt-2">
+          <CopySection key={section.id} section={section} design={design} apply={apply} />
+        </div>
+      </details>
       <h3 className="mt-4 mb-2 text-sm font-semibold">How it adds up</h3>
       <AddsUp
         client={client}
@@ -42,10 +48,6 @@ export function SectionMargin(props: SectionMarginProps) {
           heavy: summary?.heavy ?? null,
         }}
       />
-      <h3 className="mt-5 mb-2 border-b border-ink pb-1 text-sm font-semibold">
-        Copy as another environment
-      </h3>
-      <CopySection key={section.id} section={section} design={design} apply={apply} />
     </div>
   );
 }

@@ -1,7 +1,7 @@
 /** A quantity as a list of sizes: "3 of 40, 1 of 2100". Steps are paid by each instance's own size. */
 'use client';
-import { addAll, decimal, err, issue, ok, parseDecimal, type Result } from '@/core/base';
-import type { SizeRow, UsageEntry } from '@/core/design';
+import { err, issue, ok, parseDecimal, type Result } from '@/core/base';
+import { asOneAmount, type SizeRow, type UsageEntry, withSizes } from '@/core/design';
 import { sentenceFor } from '@/core/display';
 import { Button } from '@/ui/button';
 import { TextEntry } from '@/ui/text-entry';
@@ -26,12 +26,6 @@ export function readSizes(text: string): Result<SizeRow[]> {
   return ok(rows);
 }
 
-/** The entry with these sizes; its amount is their sum. */
-export function withSizes(entry: UsageEntry, sizes: readonly SizeRow[]): UsageEntry {
-  const sum = addAll(sizes.map((row) => decimal(row.count).times(decimal(row.amount))));
-  return { ...entry, amount: { likely: sum.toString() }, sizes };
-}
-
 interface SizesEntryProps {
   readonly label: string;
   readonly entry: UsageEntry;
@@ -44,7 +38,7 @@ export function SizesEntry({ label, entry, onChange }: SizesEntryProps) {
       <TextEntry
         label={`${label}, sizes in ${entry.unit}`}
         text={entry.sizes!.map((row) => `${row.count} of ${row.amount}`).join(', ')}
-        hint="how many of which size, such as 3 of 40, 1 of 2100"
+        hint="what one unit has: how many of which size, such as 3 of 40, 1 of 2100"
         preview={(text) => {
           const read = readSizes(text);
           return read.ok ? null : sentenceFor(read.issue);
@@ -55,14 +49,7 @@ export function SizesEntry({ label, entry, onChange }: SizesEntryProps) {
         }}
         cancel={() => undefined}
       />
-      <Button
-        tone="bare"
-        className="mt-1"
-        onClick={() => {
-          const { sizes: _, ...rest } = entry;
-          onChange(rest);
-        }}
-      >
+      <Button tone="bare" className="mt-1" onClick={() => onChange(asOneAmount(entry))}>
         As one amount
       </Button>
     </div>

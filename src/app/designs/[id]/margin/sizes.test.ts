@@ -3,7 +3,8 @@ import { smallBooks } from '@tests/support/books';
 import { designOf, serverOf, transferOf } from '@tests/support/designs';
 import { summarise } from '@/core/range';
 import { implausible } from '../use-plausibility';
-import { readSizes, withSizes } from './sizes-entry';
+import { withSizes } from '@/core/design';
+import { readSizes } from './sizes-entry';
 
 describe('a list of sizes', () => {
   it('is read, and its sum becomes the amount', () => {

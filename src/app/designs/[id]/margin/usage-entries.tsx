@@ -1,9 +1,10 @@
 /** One quantity of a component: its amount in three cases, its unit, and what some rates ask besides. */
 'use client';
 import type { MeterDefinition } from '@/core/books';
-import type { Edit, UsageEntry } from '@/core/design';
+import { asList, type Edit, type UsageEntry } from '@/core/design';
 import { conversionFactor, UNIT_CODES } from '@/core/units';
 import type { Cased } from '@/core/usage';
+import { Button } from '@/ui/button';
 import { CasedEntry } from './cased-entry';
 import { GuessMark } from './guess-mark';
 import { SizesEntry } from './sizes-entry';
@@ -78,6 +79,16 @@ export function UsageEntries({ component, meter, apply, preview }: UsageProps) {
           <GuessMark component={component} entry={`usage/${meter.meter}`} label={meter.label} apply={apply} />
         )}
       </div>
+      {entry && meter.from === 'held' && !entry.setAside && !entry.keptDays && (
+        <Button
+          tone="bare"
+          onClick={() =>
+            apply([{ edit: 'set-usage', id: component.id, meter: meter.meter, value: asList(entry) }])
+          }
+        >
+          As a list of sizes
+        </Button>
+      )}
       {entry && countsEvents && (
         <details className="mt-1" open={entry.each !== undefined}>
           <summary className="cursor-pointer text-xs text-soft">

@@ -1,0 +1,63 @@
+/**
+ * A quantity as a list of instances: "3 of 40, 1 of 2100". Like every quantity it is what one unit of the component
+ * has; the amount of the entry is its sum. Source: pricing rules, "Charge structures"; need G14.
+ */
+import { addAll, decimal } from '../base';
+import { kindOf } from '../books';
+import type { Cased } from '../usage';
+import type { Component, SizeRow, UsageEntry } from './design';
+import type { Edit } from './edit';
+
+/** The entry with these instances; its amount is their sum, in every case. */
+export function withSizes(entry: UsageEntry, sizes: readonly SizeRow[]): UsageEntry {
+  const sum = addAll(sizes.map((row) => decimal(row.count).times(decimal(row.amount))));
+  return { ...entry, amount: { likely: sum.toString() }, sizes };
+}
+
+/** A list of the one instance there is; nothing costs more or less by it. */
+export function asList(entry: UsageEntry): UsageEntry {
+  return withSizes(entry, [{ count: '1', amount: entry.amount.likely }]);
+}
+
+export function asOneAmount({ sizes: _, ...entry }: UsageEntry): UsageEntry {
+  return entry;
+}
+
+/**
+ * Several equal units as one unit with a list of as many instances, so that each can be put right: of something that
+ * is only held and used, not of something that runs. Null: it runs, or there is no such entry.
+ */
+export function unitsAsList(component: Component, meter: string): Edit[] | null {
+  const entry = component.usage[meter];
+  const onlyHeld = kindOf(component.kind).meters.every(({ from }) =>
+    ['held', 'monthly', 'count'].includes(from),
+  );
+  if (!entry || entry.sizes || !onlyHeld) return null;
+  const { id, count } = component;
+  const all = ({ likely }: Cased): Cased => ({ likely: decimal(likely).times(count.likely).toString() });
+  const others = Object.entries(component.usage).filter(([key]) => key !== meter);
+  return [
+    { edit: 'set-component', id, field: 'count', value: { likely: '1' } },
+    {
+      edit: 'set-usage',
+      id,
+      meter,
+      value: withSizes(entry, [{ count: count.likely, amount: entry.amount.likely }]),
+    },
+    ...others.map(([key, other]): Edit => ({
+      edit: 'set-usage',
+      id,
+      meter: key,
+      value: other.sizes
+        ? withSizes(
+            other,
+            other.sizes.map((row) => ({ ...row, count: all({ likely: row.count }).likely })),
+          )
+        : {
+            ...other,
+            amount: all(other.amount),
+            ...(other.setAside ? { setAside: all(other.setAside) } : {}),
+          },
+    })),
+  ];
+}

@@ -1,0 +1,59 @@
+/** What one press does must be taken by the server: every remedy is an edit batch like any other. */
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { smallBooks } from '@tests/support/books';
+import { anyDesign } from '@tests/support/designs';
+import { anyWideDesign, WIDE_BOOKS } from '@tests/support/wide-designs';
+import { CHECKS, findingsOf } from '@/core/checks';
+import { indexBook } from '@/core/books';
+import { applyEdits, type Design } from '@/core/design';
+import { bookSet, type BookSet } from '@/core/pricing';
+import { DEMO_DESIGNS } from '@/demo/designs';
+import { DEMO_REVISIONS, generateBook } from '@/demo/generate-book';
+import { DEMO_PROFILES } from '@/demo/profiles';
+import { editBatchSchema, readDesign, toBookData, writeDesign } from '@/formats';
+
+let made = 0;
+const newId = (): string => `made-${(made += 1)}`;
+const seen = new Set<string>();
+
+/** Every remedy as the screen would send it, and the design after it as a file would carry it. */
+function takeAll(design: Design, books: BookSet): void {
+  for (const { check, remedy } of findingsOf(design, books, newId)) {
+    if (!remedy) continue;
+    seen.add(check);
+    const batch = { baseRevision: 0, batch: crypto.randomUUID(), edits: remedy.edits };
+    const read = editBatchSchema.safeParse(batch);
+    expect([check, read.success ? [] : read.error.issues]).toEqual([check, []]);
+    const after = applyEdits(design, remedy.edits);
+    if (!after.ok) throw new Error(`${check}: ${after.issue.code}`);
+    const file = readDesign(writeDesign(after.value.design));
+    expect([check, file.ok]).toEqual([check, true]);
+  }
+}
+
+describe('every remedy', () => {
+  it('of random designs is taken by the server and by files', () => {
+    fc.assert(
+      fc.property(anyWideDesign, (design) => takeAll(design, WIDE_BOOKS)),
+      { numRuns: 40 },
+    );
+    fc.assert(
+      fc.property(anyDesign, (design) => takeAll(design, smallBooks())),
+      { numRuns: 40 },
+    );
+  });
+
+  it('of the demo’s designs too', () => {
+    const books = bookSet(
+      DEMO_PROFILES.flatMap((profile) =>
+        DEMO_REVISIONS.map((revision) => indexBook(toBookData(generateBook(profile, revision)))),
+      ),
+    );
+    for (const design of DEMO_DESIGNS) takeAll(design, books);
+  });
+
+  it('was met often enough for this to mean something', () => {
+    expect(seen.size).toBeGreaterThan(CHECKS.length / 2);
+  });
+});
