@@ -1,26 +1,13 @@
 /** Rules over the design as a whole: its places, its month, its allowances, its environments. */
 import { decimal } from '../base';
-import {
-  chosenPlace,
-  type Component,
-  type Design,
-  type Edit,
-  meantPlace,
-  placeIsTakenOver,
-  type Section,
-} from '../design';
+import { chosenPlace, type Component, type Design, type Edit, meantPlace, placeIsTakenOver } from '../design';
 import { plainMoney } from '../display';
 import { priceDesign } from '../pricing';
+import { environmentOf, NON_PRODUCTION, OFFICE_HOURS } from './environments';
 import type { Check, CheckContext, Found } from './model';
 
 /** How a copy of production is made smaller. */
 const STAGING_SHARE = '0.3';
-const OFFICE_HOURS: Component['running'] = {
-  pattern: 'days',
-  hoursPerDay: { likely: '10' },
-  daysPerMonth: { likely: '22' },
-};
-const NON_PRODUCTION = /stag|test|dev|non-?prod|accept|sandbox|trial|qa\b/i;
 
 function placeKey({ place }: Component): string | null {
   return place && `${place.book}/${place.region}`;
@@ -226,53 +213,6 @@ const COPIED: readonly string[] = [
   'cache',
   'function',
 ];
-
-export interface EnvironmentWish {
-  readonly name: string;
-  /** Of the counts and quantities: "0.3". Counts stay whole and at least one. */
-  readonly share: string;
-  /** Null: as in the original. */
-  readonly running: Component['running'] | null;
-  readonly newId: () => string;
-}
-
-/** A section as another environment: fewer of everything, perhaps not always on, and paid on demand. Need A7. */
-export function environmentOf(section: Section, { name, share, running, newId }: EnvironmentWish): Section {
-  const factor = decimal(share);
-  const fewer = (text: string): string => {
-    const count = decimal(text).times(factor).ceil();
-    return decimal(text).isZero() ? '0' : (count.lessThan(1) ? decimal('1') : count).toString();
-  };
-  const less = (text: string): string => decimal(text).times(factor).toString();
-  const cased = (of: Component['count'], change: (text: string) => string): Component['count'] => ({
-    likely: change(of.likely),
-    ...(of.lean === undefined ? {} : { lean: change(of.lean) }),
-    ...(of.heavy === undefined ? {} : { heavy: change(of.heavy) }),
-  });
-  return {
-    id: newId(),
-    name,
-    components: section.components.map((component): Component => {
-      const { committed: _, ...rest } = component;
-      // Several machines become fewer; the one thing there is only once becomes smaller.
-      const several = decimal(component.count.likely).greaterThan(1);
-      const stops = running !== null && component.running.pattern === 'always';
-      return {
-        ...rest,
-        id: newId(),
-        count: several ? cased(component.count, fewer) : component.count,
-        running: stops ? running : component.running,
-        term: stops ? 'on-demand' : component.term,
-        usage: Object.fromEntries(
-          Object.entries(component.usage).map(([meter, entry]) => [
-            meter,
-            several || entry.sizes ? entry : { ...entry, amount: cased(entry.amount, less) },
-          ]),
-        ),
-      };
-    }),
-  };
-}
 
 export const DESIGN_CHECKS: readonly Check[] = [
   environments,

@@ -6,11 +6,12 @@ import { COMPANION_CHECKS, COMPANION_KINDS } from './companions';
 import { DESIGN_CHECKS } from './design-checks';
 import { LINE_CHECKS } from './line-checks';
 import type { Check, CheckContext, Finding } from './model';
+import { SAVINGS } from './savings';
 import { unbounded } from './unbounded';
 import { USE_CHECKS } from './use-checks';
 
 export type { Finding } from './model';
-export { environmentOf } from './design-checks';
+export { environmentOf } from './environments';
 export { withCheapestOffer } from './placed-offer';
 export { untouchedOf } from './untouched';
 
@@ -20,6 +21,7 @@ export const CHECKS: readonly Check[] = [
   ...COMPANION_CHECKS,
   ...DESIGN_CHECKS,
   unbounded,
+  ...SAVINGS,
 ];
 
 export function checkTitle(check: string): string {
