@@ -274,4 +274,17 @@ describe('guesses and untouched defaults', () => {
     expect(list[0]!.what).toEqual(['always on', 'on demand', 'no lean or heavy']);
     expect(list[2]!.what).toEqual(['“Sent out” is a guess']);
   });
+
+  it('carry the very amounts that the ledger prints', () => {
+    fc.assert(
+      fc.property(anyWideDesign, (design) => {
+        const summary = summarise(design, WIDE_BOOKS);
+        const lines = summary.sections.flatMap((section) => section.lines);
+        for (const { id, monthly } of untouchedOf(design, summary)) {
+          expect(monthly).toBe(lines.find((line) => line.id === id)!.printed);
+        }
+      }),
+      { numRuns: 30 },
+    );
+  });
 });

@@ -163,7 +163,8 @@ const polling: Check = {
     }),
 };
 
-const STORES: readonly Kind[] = ['object-store', 'file-share', 'block-volume'];
+/** Grades of access; the medium of a disk is chosen for its speed, not for its price. */
+const STORES: readonly Kind[] = ['object-store', 'file-share'];
 /** A grade gives something up; less than a fifth is not worth it. */
 const WORTH_SAYING = '0.2';
 

@@ -9,7 +9,7 @@ import type { Cased } from '../usage';
 export interface Untouched {
   readonly id: string;
   readonly name: string;
-  /** Exact likely month. */
+  /** The likely month as the ledger prints it. */
   readonly monthly: string;
   /** "“Sent out” is a guess", "always on", "no lean or heavy". */
   readonly what: readonly string[];
@@ -17,7 +17,7 @@ export interface Untouched {
 
 export function untouchedOf(design: Design, summary: DesignSummary): Untouched[] {
   const amounts = new Map(
-    summary.sections.flatMap((section) => section.lines.map((line) => [line.id, line.monthly])),
+    summary.sections.flatMap((section) => section.lines.map((line) => [line.id, line.printed])),
   );
   return allComponents(design)
     .flatMap((component): Untouched[] => {

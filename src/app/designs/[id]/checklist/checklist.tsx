@@ -148,7 +148,11 @@ function Row({ finding, where, currency, apply, onShow }: RowProps) {
                 </Button>
               )}
             </div>
-            {!remedy && <span className="text-xs text-soft">no remedy by itself; see the line</span>}
+            {!remedy && (
+              <span className="text-xs text-soft">
+                {subject === '' ? 'no remedy by itself' : 'no remedy by itself; see the line'}
+              </span>
+            )}
             {changes !== null && <Change amount={changes} currency={currency} />}
           </>
         )}
