@@ -59,6 +59,9 @@ describe('a report of any design', () => {
         const { report } = buildReport(design, WIDE_BOOKS, FULL);
         for (const section of report.sections) {
           same(sum(section.lines.map((line) => line.amount)), section.amount);
+          for (const row of [section, ...section.lines]) {
+            if (row.wick) expect(row.wick.likely).toBe(row.amount);
+          }
         }
         same(sum(report.sections.map((section) => section.amount)), report.total.monthly);
         same(sum(report.byKind.map((row) => row.value)), report.total.monthly);

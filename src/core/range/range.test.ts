@@ -1,13 +1,40 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { smallBooks } from '@tests/support/books';
 import { designOf, serverOf, transferOf } from '@tests/support/designs';
+import { anyWideDesign, WIDE_BOOKS } from '@tests/support/wide-designs';
 import { decimal } from '../base';
-import { summarise, wickOver } from './index';
+import { printedWick, summarise, wickOver } from './index';
 
 describe('the wick', () => {
   it('spans all three cases, also where lean turns out dearer than heavy', () => {
     const wick = wickOver({ lean: decimal('9'), likely: decimal('5'), heavy: decimal('7') });
     expect([wick.low, wick.likely, wick.high].map(String)).toEqual(['5', '5', '9']);
+  });
+});
+
+describe('a shown wick', () => {
+  it('has the printed amount as its likely one, and as each end that equals it', () => {
+    const wick = { low: decimal('5.004'), likely: decimal('5.004'), high: decimal('7') };
+    const shown = printedWick(wick, decimal('5.01'));
+    expect([shown.low, shown.likely, shown.high].map(String)).toEqual(['5.01', '5.01', '7']);
+  });
+
+  it('says what the row says, on screen and in the report, for any design', () => {
+    fc.assert(
+      fc.property(anyWideDesign, (design) => {
+        const summary = summarise(design, WIDE_BOOKS);
+        for (const row of [summary, ...summary.sections, ...summary.sections.flatMap(({ lines }) => lines)]) {
+          if (row.wick) expect(row.wick.likely).toBe(row.printed);
+        }
+        const narrow = summary.sections
+          .flatMap(({ lines }) => lines)
+          .filter((line) => line.wick && line.lean === line.monthly && line.heavy === line.monthly);
+        for (const line of narrow)
+          expect([line.wick!.low, line.wick!.high]).toEqual([line.printed, line.printed]);
+      }),
+      { numRuns: 40 },
+    );
   });
 });
 

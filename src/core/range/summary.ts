@@ -2,7 +2,7 @@
  * The whole result of pricing a design in plain serialisable form: what the worker posts, the server stores and the
  * command line prints. Amounts are text: `monthly` exact, `printed` rounded so that rows add up.
  */
-import type { Issue } from '../base';
+import type { Decimal, Issue } from '../base';
 import { lacksText } from './misses';
 import type { Design } from '../design';
 import {
@@ -14,7 +14,7 @@ import {
   type PrintedDesign,
 } from '../pricing';
 import type { Case } from '../usage';
-import { type Wick, wickOfDesign, wickOfLine, wickOver } from './wick';
+import { printedWick, type Wick, wickOfDesign, wickOfLine, wickOver } from './wick';
 
 export interface PlainWick {
   readonly low: string;
@@ -97,7 +97,7 @@ export function summaryOf(cases: Readonly<Record<Case, PricedDesign>>): DesignSu
     unpriced: likely.unpriced,
     lean: cases.lean.monthly.value.toString(),
     heavy: cases.heavy.monthly.value.toString(),
-    wick: plainWick(wickOfDesign(cases)),
+    wick: plainWick(wickOfDesign(cases), printed.total),
     sections: likely.sections.map((section, at) => ({
       id: section.id,
       name: section.name,
@@ -111,6 +111,7 @@ export function summaryOf(cases: Readonly<Record<Case, PricedDesign>>): DesignSu
           likely: section.monthly.value,
           heavy: cases.heavy.sections[at]!.monthly.value,
         }),
+        printed.sections.get(section.id)!,
       ),
       lines: section.lines.map((line, row) =>
         lineSummary(line, printed, {
@@ -147,7 +148,7 @@ function lineSummary(line: PricedLine, printed: PrintedDesign, cases: Record<Cas
     onDemand: line.onDemand?.toString() ?? null,
     lean: amountOf(cases.lean),
     heavy: amountOf(cases.heavy),
-    wick: wick && plainWick(wick),
+    wick: wick && plainWick(wick, printed.components.get(line.id)!),
     offer: line.offer && { sku: line.offer.sku, name: line.offer.name },
     issues: [],
     notices: line.notices,
@@ -176,8 +177,9 @@ const EMPTY_LINE: LineSummary = {
   nearest: [],
 };
 
-function plainWick(wick: Wick): PlainWick {
-  return { low: wick.low.toString(), likely: wick.likely.toString(), high: wick.high.toString() };
+function plainWick(wick: Wick, printed: Decimal): PlainWick {
+  const { low, likely, high } = printedWick(wick, printed);
+  return { low: low.toString(), likely: likely.toString(), high: high.toString() };
 }
 
 function amountOf(line: PricedLine): string | null {

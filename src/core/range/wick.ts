@@ -15,6 +15,12 @@ export function wickOver(values: Readonly<Record<Case, Decimal>>): Wick {
   return { low: Decimal.min(lean, likely, heavy), likely, high: Decimal.max(lean, likely, heavy) };
 }
 
+/** As it is shown: likely is the printed amount of its row, and so is an end that equals it. One amount, one number. */
+export function printedWick({ low, likely, high }: Wick, printed: Decimal): Wick {
+  const shown = (value: Decimal): Decimal => (value.equals(likely) ? printed : value);
+  return { low: shown(low), likely: printed, high: shown(high) };
+}
+
 /** The wick of one component; null where a case has no amount. */
 export function wickOfLine(cases: Readonly<Record<Case, PricedLine>>): Wick | null {
   const { lean, likely, heavy } = cases;

@@ -15,7 +15,7 @@ import {
   priceMonths,
   printedAmounts,
 } from '../pricing';
-import { wickOfDesign, wickOfLine, wickOver, type Wick } from '../range';
+import { printedWick, wickOfDesign, wickOfLine, wickOver, type Wick } from '../range';
 import type { Case } from '../usage';
 import { agreementRows, assumptionRows } from './assumptions';
 import type { Labelled, Report, ReportLine, ReportOptions, ReportSection, ReportWick } from './model';
@@ -124,7 +124,7 @@ function sectionsOf(
       id: section.id,
       name: section.name,
       amount: money.of(printed.sections.get(section.id)!),
-      wick: money.wick(wick),
+      wick: money.wick(printedWick(wick, printed.sections.get(section.id)!)),
       lines: section.components.map((component, row): ReportLine => {
         const line = priced.likely.lines[row]!;
         const amount = printed.components.get(component.id);
@@ -136,7 +136,7 @@ function sectionsOf(
         return {
           ...wordsOf(component, design, books, line),
           amount: amount ? money.of(amount) : null,
-          wick: own && money.wick(own),
+          wick: own && amount ? money.wick(printedWick(own, amount)) : null,
           list: line.status === 'priced' && withList ? money.of(line.list.value) : null,
           upfront: line.status === 'priced' && line.upfront.gt(0) ? money.of(line.upfront) : null,
           once: line.status === 'priced' && line.once.gt(0) ? money.of(line.once) : null,
