@@ -4,7 +4,9 @@ import { smallBooks } from '@tests/support/books';
 import { designOf, serverOf, transferOf } from '@tests/support/designs';
 import { anyWideDesign, WIDE_BOOKS } from '@tests/support/wide-designs';
 import { decimal } from '../base';
-import { printedWick, summarise, wickOver } from './index';
+import { allComponents, applyEdits } from '../design';
+import { priceCases, reusableLines } from '../pricing';
+import { printedWick, summarise, summaryOf, wickOver } from './index';
 
 describe('the wick', () => {
   it('spans all three cases, also where lean turns out dearer than heavy', () => {
@@ -32,6 +34,31 @@ describe('a shown wick', () => {
           .filter((line) => line.wick && line.lean === line.monthly && line.heavy === line.monthly);
         for (const line of narrow)
           expect([line.wick!.low, line.wick!.high]).toEqual([line.printed, line.printed]);
+      }),
+      { numRuns: 40 },
+    );
+  });
+});
+
+describe('a summary of a design of which little changed', () => {
+  it('is what a summary of all of it anew is', () => {
+    fc.assert(
+      fc.property(anyWideDesign, fc.integer({ min: 0, max: 9 }), (design, count) => {
+        const [changed] = allComponents(design);
+        if (!changed) return;
+        const first = priceCases(design, WIDE_BOOKS);
+        summaryOf(first);
+        const edit = {
+          edit: 'set-component',
+          id: changed.id,
+          field: 'count',
+          value: { likely: String(count) },
+        } as const;
+        const after = applyEdits(design, [edit]);
+        if (!after.ok) throw new Error('refused');
+        const known = reusableLines(first, (id) => id !== changed.id, after.value.design);
+        const reused = summaryOf(priceCases(after.value.design, WIDE_BOOKS, known));
+        expect(reused).toEqual(summarise(structuredClone(after.value.design), WIDE_BOOKS));
       }),
       { numRuns: 40 },
     );

@@ -5,14 +5,7 @@
 import type { Decimal, Issue } from '../base';
 import { lacksText } from './misses';
 import type { Design } from '../design';
-import {
-  type BookSet,
-  priceCases,
-  type PricedDesign,
-  type PricedLine,
-  printedAmounts,
-  type PrintedDesign,
-} from '../pricing';
+import { type BookSet, priceCases, type PricedDesign, type PricedLine, printedAmounts } from '../pricing';
 import type { Case } from '../usage';
 import { printedWick, type Wick, wickOfDesign, wickOfLine, wickOver } from './wick';
 
@@ -114,7 +107,7 @@ export function summaryOf(cases: Readonly<Record<Case, PricedDesign>>): DesignSu
         printed.sections.get(section.id)!,
       ),
       lines: section.lines.map((line, row) =>
-        lineSummary(line, printed, {
+        keptSummary(line, printed.components.get(line.id), {
           lean: cases.lean.sections[at]!.lines[row]!,
           likely: line,
           heavy: cases.heavy.sections[at]!.lines[row]!,
@@ -124,7 +117,36 @@ export function summaryOf(cases: Readonly<Record<Case, PricedDesign>>): DesignSu
   };
 }
 
-function lineSummary(line: PricedLine, printed: PrintedDesign, cases: Record<Case, PricedLine>): LineSummary {
+interface Kept {
+  readonly lean: PricedLine;
+  readonly heavy: PricedLine;
+  readonly printed: Decimal | undefined;
+  readonly summary: LineSummary;
+}
+
+/** Lines that pricing reused are the same objects, and so are their summaries while they print the same. */
+const kept = new WeakMap<PricedLine, Kept>();
+
+function keptSummary(
+  line: PricedLine,
+  printed: Decimal | undefined,
+  cases: Record<Case, PricedLine>,
+): LineSummary {
+  const { lean, heavy } = cases;
+  const known = kept.get(line);
+  const same =
+    known?.printed === printed || (printed !== undefined && known?.printed?.equals(printed) === true);
+  if (known && same && known.lean === lean && known.heavy === heavy) return known.summary;
+  const summary = lineSummary(line, printed, cases);
+  kept.set(line, { lean, heavy, printed, summary });
+  return summary;
+}
+
+function lineSummary(
+  line: PricedLine,
+  printed: Decimal | undefined,
+  cases: Record<Case, PricedLine>,
+): LineSummary {
   if (line.status === 'unpriced') {
     const nearest = line.nearest.map(({ offer, lacks }) => ({
       sku: offer.sku,
@@ -137,7 +159,7 @@ function lineSummary(line: PricedLine, printed: PrintedDesign, cases: Record<Cas
   return {
     id: line.id,
     priced: true,
-    printed: printed.components.get(line.id)!.toString(),
+    printed: printed!.toString(),
     monthly: line.monthly.value.toString(),
     list: line.list.value.toString(),
     resale: line.resale.value.toString(),
@@ -148,7 +170,7 @@ function lineSummary(line: PricedLine, printed: PrintedDesign, cases: Record<Cas
     onDemand: line.onDemand?.toString() ?? null,
     lean: amountOf(cases.lean),
     heavy: amountOf(cases.heavy),
-    wick: wick && plainWick(wick, printed.components.get(line.id)!),
+    wick: wick && plainWick(wick, printed!),
     offer: line.offer && { sku: line.offer.sku, name: line.offer.name },
     issues: [],
     notices: line.notices,
