@@ -4,7 +4,7 @@ import { chosenPlace, type Component, type Design, type Edit, meantPlace, placeI
 import { plainMoney } from '../display';
 import { priceDesign } from '../pricing';
 import { environmentOf, NON_PRODUCTION, OFFICE_HOURS } from './environments';
-import type { Check, CheckContext, Found } from './model';
+import { type Check, type CheckContext, type Found, MOST_AT_ONCE } from './model';
 
 /** How a copy of production is made smaller. */
 const STAGING_SHARE = '0.3';
@@ -57,9 +57,6 @@ function regionName(component: Component, context: CheckContext): string {
   const { region } = component.place!;
   return context.bookOf(component)?.region(region)?.name ?? region;
 }
-
-/** Edits of one press. */
-const MOST_AT_ONCE = 400;
 
 const takenOver: Check = {
   check: 'region-taken-over',

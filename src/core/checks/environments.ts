@@ -1,6 +1,7 @@
 /** Environments beside production: by which names they are known, how long they run, how one is copied. Need A7. */
 import { decimal } from '../base';
 import type { Component, Section } from '../design';
+import { mapCased } from '../usage';
 
 export const OFFICE_HOURS: Component['running'] = {
   pattern: 'days',
@@ -27,11 +28,6 @@ export function environmentOf(section: Section, { name, share, running, newId }:
     return decimal(text).isZero() ? '0' : (count.lessThan(1) ? decimal('1') : count).toString();
   };
   const less = (text: string): string => decimal(text).times(factor).toString();
-  const cased = (of: Component['count'], change: (text: string) => string): Component['count'] => ({
-    likely: change(of.likely),
-    ...(of.lean === undefined ? {} : { lean: change(of.lean) }),
-    ...(of.heavy === undefined ? {} : { heavy: change(of.heavy) }),
-  });
   return {
     id: newId(),
     name,
@@ -43,13 +39,13 @@ export function environmentOf(section: Section, { name, share, running, newId }:
       return {
         ...rest,
         id: newId(),
-        count: several ? cased(component.count, fewer) : component.count,
+        count: several ? mapCased(component.count, fewer) : component.count,
         running: stops ? running : component.running,
         term: stops ? 'on-demand' : component.term,
         usage: Object.fromEntries(
           Object.entries(component.usage).map(([meter, entry]) => [
             meter,
-            several || entry.sizes ? entry : { ...entry, amount: cased(entry.amount, less) },
+            several || entry.sizes ? entry : { ...entry, amount: mapCased(entry.amount, less) },
           ]),
         ),
       };

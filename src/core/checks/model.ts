@@ -8,6 +8,9 @@ import type { BookSet, PricedDesign, PricedLine } from '../pricing';
 import type { PriceBook } from '../books';
 import type { Case } from '../usage';
 
+/** Edits of one press: what one save may hold, with room for others. */
+export const MOST_AT_ONCE = 400;
+
 export interface Remedy {
   /** What pressing it does: "Add backup of 240 GB". */
   readonly label: string;

@@ -6,26 +6,12 @@ import { type Decimal, decimal } from '../base';
 import { type Kind, kindOf } from '../books';
 import type { Component, Design, Edit } from '../design';
 import { plainMoney, usesRunning } from '../display';
-import { type PricedDesign, priceDesign } from '../pricing';
-import type { Cased, Load } from '../usage';
+import { monthlyOf, priceDesign } from '../pricing';
+import { type Load, mapCased } from '../usage';
 import { NON_PRODUCTION, OFFICE_HOURS } from './environments';
-import { type Check, type CheckContext, type CheckLine, type Found, setField } from './model';
+import { type Check, type CheckContext, type CheckLine, type Found, MOST_AT_ONCE, setField } from './model';
 import { perLine } from './per-line';
 import { offersHere } from './placed-offer';
-
-/** Edits of one press. */
-const MOST_AT_ONCE = 400;
-
-/** The likely month of every line that has one. */
-function amountsOf({ sections }: PricedDesign): Map<string, Decimal> {
-  return new Map(
-    sections.flatMap((section) =>
-      section.lines.flatMap((line): [string, Decimal][] =>
-        line.status === 'priced' ? [[line.id, line.monthly.value]] : [],
-      ),
-    ),
-  );
-}
 
 /** Those of `lines` that cost less when all of them are changed, and what they save together. */
 function savers(
@@ -41,7 +27,7 @@ function savers(
       components: section.components.map((each) => (ids.has(each.id) ? change(each) : each)),
     })),
   };
-  const [before, after] = [amountsOf(cases.likely), amountsOf(priceDesign(changed, books, 'likely'))];
+  const [before, after] = [monthlyOf(cases.likely), monthlyOf(priceDesign(changed, books, 'likely'))];
   const saving = (id: string): Decimal =>
     (before.get(id) ?? decimal('0')).minus(after.get(id) ?? decimal('0'));
   const fewer = lines.filter(({ id }) => after.has(id) && saving(id).greaterThan(0)).slice(0, MOST_AT_ONCE);
@@ -123,18 +109,12 @@ const commit: Check = {
 /** Seconds; what asks more often asks more often than anybody looks. */
 const OFTEN = '30';
 
-const slower = (text: string): string => (decimal(text).lessThan(OFTEN) ? OFTEN : text);
-
 /** The load with its viewers asking no more than every half minute; null: they already do, or are not known. */
 function calmer({ load }: Component): Load | null {
   if (load?.rate.by !== 'viewers') return null;
-  const { likely, lean, heavy } = load.rate.refreshSeconds;
-  if (decimal(likely).greaterThanOrEqualTo(OFTEN)) return null;
-  const refreshSeconds: Cased = {
-    likely: OFTEN,
-    ...(lean === undefined ? {} : { lean: slower(lean) }),
-    ...(heavy === undefined ? {} : { heavy: slower(heavy) }),
-  };
+  const { refreshSeconds: now } = load.rate;
+  if (decimal(now.likely).greaterThanOrEqualTo(OFTEN)) return null;
+  const refreshSeconds = mapCased(now, (text) => (decimal(text).lessThan(OFTEN) ? OFTEN : text));
   return { ...load, rate: { ...load.rate, refreshSeconds } };
 }
 

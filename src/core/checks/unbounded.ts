@@ -4,6 +4,7 @@ import { plainMoney } from '../display';
 import { runaway } from '../pricing';
 import { sure } from '../usage';
 import type { Check, CheckContext } from './model';
+import { ratesHere } from './per-line';
 
 const TIMES = '100';
 /** Below this a runaway month is no worse than a dear one. */
@@ -38,13 +39,12 @@ export const unbounded: Check = {
 };
 
 /** Alarms on the monitoring that is there; without monitoring, its own rule adds both. */
-function alarms({ lines, bookOf }: CheckContext) {
-  const found = lines.find(({ component, line }) => {
-    if (component.kind !== 'monitoring' || line.status !== 'priced' || !line.offer || !component.place)
-      return false;
-    const rates = bookOf(component)?.ratesOf(line.offer.sku, component.place.region) ?? [];
-    return rates.some((rate) => rate.meter === 'alarms');
-  });
+function alarms(context: CheckContext) {
+  const found = context.lines.find(
+    (each) =>
+      each.component.kind === 'monitoring' &&
+      ratesHere(each, context).some((rate) => rate.meter === 'alarms'),
+  );
   if (!found) return null;
   const value = { amount: sure('2'), unit: 'item' };
   return {

@@ -4,7 +4,7 @@ import { kindOf, mainMeter, meterOfKind } from '../books';
 import { allComponents, type Component, type Design, guessesOf, placeIsTakenOver } from '../design';
 import { usesRunning } from '../display';
 import type { DesignSummary } from '../range';
-import type { Cased } from '../usage';
+import { type Cased, isRanged } from '../usage';
 
 export interface Untouched {
   readonly id: string;
@@ -39,7 +39,7 @@ function untouchedIn(component: Component): string[] {
     count,
     main === undefined ? undefined : usage[main]?.amount,
   ];
-  const ranged = amounts.some((each) => each?.lean !== undefined || each?.heavy !== undefined);
+  const ranged = amounts.some((each) => each && isRanged(each));
   const always = usesRunning(component) && running.pattern === 'always';
   return [
     ...guessed,

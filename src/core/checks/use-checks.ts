@@ -4,7 +4,7 @@ import { meterOfKind } from '../books';
 import { type Component, unitsAsList } from '../design';
 import { sentenceFor } from '../display';
 import { type Check, type CheckContext, type CheckLine, type Remedy, setField } from './model';
-import { noticeOf, perLine } from './per-line';
+import { noticeOf, perLine, ratesHere } from './per-line';
 
 const average = perLine(
   {
@@ -30,10 +30,10 @@ function listRemedy(component: Component, meter: string): Remedy | null {
   return edits && { label: 'Enter the sizes as a list', edits };
 }
 
-function hasFees({ component, line }: CheckLine, context: CheckContext): boolean {
-  if (line.status !== 'priced' || !line.offer || !component.place) return false;
-  const rates = context.bookOf(component)?.ratesOf(line.offer.sku, component.place.region) ?? [];
-  return rates.some(({ meter }) => meterOfKind(component.kind, meter)?.from === 'count');
+function hasFees(line: CheckLine, context: CheckContext): boolean {
+  return ratesHere(line, context).some(
+    ({ meter }) => meterOfKind(line.component.kind, meter)?.from === 'count',
+  );
 }
 
 /** Units that differ by a few per cent and by nothing in how they look. */
@@ -54,8 +54,7 @@ const binary = perLine(
   },
   (line, context) => {
     const { component } = line;
-    if (line.line.status !== 'priced' || !line.line.offer || !component.place) return null;
-    const rates = context.bookOf(component)?.ratesOf(line.line.offer.sku, component.place.region) ?? [];
+    const rates = ratesHere(line, context);
     for (const [meter, entry] of Object.entries(component.usage)) {
       const twin = TWINS[entry.unit];
       const billed = rates.find((rate) => rate.meter === meter)?.unit.split('-')[0];

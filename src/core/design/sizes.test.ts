@@ -91,16 +91,18 @@ describe('a list of sizes', () => {
       ...inWide('backup', 'BACKUP', 'protected', gib('300'), '4'),
       usage: {
         protected: gib('300'),
-        stored: { ...gib('10'), setAside: { likely: '20' } },
+        stored: { amount: { likely: '10', heavy: '12' }, unit: 'GiB', setAside: { likely: '20' } },
         restored: { ...gib('3'), sizes: [{ count: '3', amount: '1' }] },
       },
     };
     const values = unitsAsList(backup, 'protected')!.map((edit) => (edit as { value: unknown }).value);
     expect(values.slice(2)).toEqual([
-      { ...gib('40'), setAside: { likely: '80' } },
+      { amount: { likely: '40', heavy: '48' }, unit: 'GiB', setAside: { likely: '80' } },
       { ...gib('12'), sizes: [{ count: '12', amount: '1' }] },
     ]);
     expect(unitsAsList(inWide('relational-database', 'DB', 'stored', gib('5'), '2'), 'stored')).toBeNull();
+    expect(unitsAsList({ ...backup, count: { likely: '4', heavy: '6' } }, 'protected')).toBeNull();
+    expect(unitsAsList(backup, 'stored')).toBeNull();
     expect(unitsAsList(backup, 'restored')).toBeNull();
     expect(unitsAsList(backup, 'nothing')).toBeNull();
   });

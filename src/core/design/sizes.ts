@@ -4,7 +4,7 @@
  */
 import { addAll, decimal } from '../base';
 import { kindOf } from '../books';
-import type { Cased } from '../usage';
+import { isRanged, mapCased } from '../usage';
 import type { Component, SizeRow, UsageEntry } from './design';
 import type { Edit } from './edit';
 
@@ -25,16 +25,17 @@ export function asOneAmount({ sizes: _, ...entry }: UsageEntry): UsageEntry {
 
 /**
  * Several equal units as one unit with a list of as many instances, so that each can be put right: of something that
- * is only held and used, not of something that runs. Null: it runs, or there is no such entry.
+ * is only held and used, not of something that runs. Null: it runs, has a range, or there is no such entry.
  */
 export function unitsAsList(component: Component, meter: string): Edit[] | null {
   const entry = component.usage[meter];
   const onlyHeld = kindOf(component.kind).meters.every(({ from }) =>
     ['held', 'monthly', 'count'].includes(from),
   );
-  if (!entry || entry.sizes || !onlyHeld) return null;
   const { id, count } = component;
-  const all = ({ likely }: Cased): Cased => ({ likely: decimal(likely).times(count.likely).toString() });
+  // A list has no lean and no heavy: a range is not given up for it.
+  if (!entry || entry.sizes || !onlyHeld || isRanged(count) || isRanged(entry.amount)) return null;
+  const all = (text: string): string => decimal(text).times(count.likely).toString();
   const others = Object.entries(component.usage).filter(([key]) => key !== meter);
   return [
     { edit: 'set-component', id, field: 'count', value: { likely: '1' } },
@@ -51,12 +52,12 @@ export function unitsAsList(component: Component, meter: string): Edit[] | null 
       value: other.sizes
         ? withSizes(
             other,
-            other.sizes.map((row) => ({ ...row, count: all({ likely: row.count }).likely })),
+            other.sizes.map((row) => ({ ...row, count: all(row.count) })),
           )
         : {
             ...other,
-            amount: all(other.amount),
-            ...(other.setAside ? { setAside: all(other.setAside) } : {}),
+            amount: mapCased(other.amount, all),
+            ...(other.setAside ? { setAside: mapCased(other.setAside, all) } : {}),
           },
     })),
   ];

@@ -156,7 +156,8 @@ function grownBy(
   return { label: `Month ${month + 1}: ${words.join(', ')}`, factor: factor.toString() };
 }
 
-function grown(component: Component, traffic: Grown | undefined, stock: Grown | undefined): Component {
+/** A component with its traffic and its stock so many times as large. */
+export function grown(component: Component, traffic: Grown | undefined, stock: Grown | undefined): Component {
   if (!traffic && !stock) return component;
   const usage = Object.fromEntries(
     Object.entries(component.usage).map(([meter, entry]): [string, UsageEntry] => {

@@ -74,3 +74,14 @@ export interface PricedDesign {
   /** How many components have no amount; more than none makes every total incomplete. */
   readonly unpriced: number;
 }
+
+/** The month of every line that has one, by id. */
+export function monthlyOf({ sections }: PricedDesign): Map<string, Decimal> {
+  return new Map(
+    sections.flatMap((section) =>
+      section.lines.flatMap((line): [string, Decimal][] =>
+        line.status === 'priced' ? [[line.id, line.monthly.value]] : [],
+      ),
+    ),
+  );
+}

@@ -6,7 +6,7 @@ import { type Decimal } from '../base';
 import type { Design } from '../design';
 import type { BookSet } from './book-set';
 import { priceDesign } from './price-design';
-import type { PricedDesign } from './priced';
+import { monthlyOf } from './priced';
 import { underLoad } from './under-load';
 
 export interface RunawayRow {
@@ -26,8 +26,8 @@ export interface Runaway {
 /** `times` is above zero; below one it tells what a quiet month costs. */
 export function runaway(design: Design, books: BookSet, times: Decimal): Runaway {
   const [now, then] = [design, underLoad(design, times)].map((each) => priceDesign(each, books, 'likely'));
-  const after = amountsOf(then!);
-  const rows = [...amountsOf(now!)].flatMap(([id, amount]): RunawayRow[] => {
+  const after = monthlyOf(then!);
+  const rows = [...monthlyOf(now!)].flatMap(([id, amount]): RunawayRow[] => {
     const changed = after.get(id);
     return changed === undefined || changed.equals(amount) ? [] : [{ id, now: amount, then: changed }];
   });
@@ -37,14 +37,4 @@ export function runaway(design: Design, books: BookSet, times: Decimal): Runaway
     then: then!.monthly.value,
     rows: rows.sort((a, b) => extra(b).comparedTo(extra(a)) || (a.id < b.id ? -1 : 1)),
   };
-}
-
-function amountsOf({ sections }: PricedDesign): Map<string, Decimal> {
-  return new Map(
-    sections.flatMap((section) =>
-      section.lines.flatMap((line): [string, Decimal][] =>
-        line.status === 'priced' ? [[line.id, line.monthly.value]] : [],
-      ),
-    ),
-  );
 }

@@ -17,3 +17,17 @@ export function readCase(value: Cased, which: Case): string {
 export function sure(likely: string): Cased {
   return { likely };
 }
+
+/** Every case that is given, changed alike; lean and heavy stay absent where they were. */
+export function mapCased({ likely, lean, heavy }: Cased, change: (text: string) => string): Cased {
+  return {
+    likely: change(likely),
+    ...(lean === undefined ? {} : { lean: change(lean) }),
+    ...(heavy === undefined ? {} : { heavy: change(heavy) }),
+  };
+}
+
+/** Whether the cases may differ. */
+export function isRanged({ lean, heavy }: Cased): boolean {
+  return lean !== undefined || heavy !== undefined;
+}

@@ -2,7 +2,15 @@
  * What moving a component to another place means for its choice: the same offer where it exists, else the cheapest of
  * the same size for servers, else the only offer there is; otherwise the choice is open and says so.
  */
-import { chosenPlace, type Choice, type Component, type Design, type Edit, type Place } from '@/core/design';
+import {
+  chosenPlace,
+  type Choice,
+  type Component,
+  type Design,
+  type Edit,
+  type Place,
+  withTakenPlace,
+} from '@/core/design';
 import type { FoundOffer } from '@/operations';
 import type { PricingClient } from '@/workers/client';
 import type { ShelfBook } from './shelf';
@@ -43,15 +51,10 @@ export async function withFirstChoice(
   if (!book || !region) return { component, pins: [] };
   const pinned = design.books.some((pin) => pin.book === book.key);
   const books = [...design.books, { book: book.key, revision: book.revision }];
+  const chosen: Component = { ...component, name: offer.name, choice: { by: 'sku', sku: offer.sku } };
   return {
-    component: {
-      ...component,
-      name: offer.name,
-      place: { book: book.key, region },
-      choice: { by: 'sku', sku: offer.sku },
-      // At another provider the place is its first region: that is nobody's choice either.
-      guesses: ['place'],
-    },
+    // At another provider the place is its first region: that is nobody's choice either.
+    component: withTakenPlace({ ...chosen, guesses: [] }, { book: book.key, region }),
     pins: pinned ? [] : [{ edit: 'pin-books', books }],
   };
 }

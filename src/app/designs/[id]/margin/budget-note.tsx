@@ -1,12 +1,10 @@
 /** By how much the load may grow before the budget is crossed. */
 'use client';
-import { useEffect, useState } from 'react';
+import { useMemo } from 'react';
 import type { Design } from '@/core/design';
 import { writeNumber } from '@/core/display';
 import type { PricingClient } from '@/workers/client';
-import type { Answers } from '@/workers/protocol';
-
-const AFTER = 400;
+import { useAsked } from './use-asked';
 
 export function BudgetNote({
   design,
@@ -15,22 +13,9 @@ export function BudgetNote({
   readonly design: Design;
   readonly client: PricingClient | null;
 }) {
-  const [answer, setAnswer] = useState<Answers['budget']>(null);
   const stated = design.assumptions.budget !== undefined;
-  useEffect(() => {
-    if (!client || !stated) return;
-    let current = true;
-    const timer = setTimeout(() => {
-      client.ask({ ask: 'budget', design }).then(
-        (next) => current && setAnswer(next),
-        () => undefined,
-      );
-    }, AFTER);
-    return () => {
-      current = false;
-      clearTimeout(timer);
-    };
-  }, [client, design, stated]);
+  const question = useMemo(() => (stated ? ({ ask: 'budget', design } as const) : null), [design, stated]);
+  const answer = useAsked(client, question);
   if (!stated || !answer) return null;
   const { crossed, times } = answer;
   const over = crossed === 'without-load' || (times !== null && Number(times) < 1);

@@ -2,10 +2,8 @@
 'use client';
 import type { Result } from '@/core/base';
 import type { CustomCharge } from '@/core/design';
-import { sentenceFor } from '@/core/display';
 import type { ChargeText } from '@/core/rates';
 import { Field } from '@/ui/field';
-import { TextEntry } from '@/ui/text-entry';
 import {
   asStructure,
   OWN_STRUCTURES,
@@ -16,6 +14,7 @@ import {
   stepsText,
   tiersText,
 } from '../cells/charge-text';
+import { ReadEntry } from './read-entry';
 import { readNumber } from './settings-props';
 
 interface ChargeEntriesProps {
@@ -28,21 +27,7 @@ interface ChargeEntriesProps {
 export function ChargeEntries({ row, preview, commit }: ChargeEntriesProps) {
   const { charge } = row;
   const text = (label: string, value: string, read: (typed: string) => Result<ChargeText>, hint?: string) => (
-    <TextEntry
-      label={label}
-      text={value}
-      hint={hint}
-      preview={(typed) => {
-        const next = read(typed);
-        preview(next.ok ? next.value : null);
-        return next.ok ? null : sentenceFor(next.issue);
-      }}
-      commit={(typed) => {
-        const next = read(typed);
-        if (next.ok) commit(next.value);
-      }}
-      cancel={() => preview(null)}
-    />
+    <ReadEntry label={label} text={value} hint={hint} read={read} onTyped={preview} onRead={commit} />
   );
   const number = (
     label: string,

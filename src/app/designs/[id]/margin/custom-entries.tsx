@@ -2,12 +2,11 @@
 'use client';
 import { err, issue, ok, type Result } from '@/core/base';
 import type { CustomCharge } from '@/core/design';
-import { sentenceFor } from '@/core/display';
 import { sure } from '@/core/usage';
 import { Button } from '@/ui/button';
-import { TextEntry } from '@/ui/text-entry';
 import { CasedEntry } from './cased-entry';
 import { ChargeEntries } from './charge-entries';
+import { ReadEntry } from './read-entry';
 import { readNumber, setField, type SettingsProps } from './settings-props';
 import { UnitSelect } from './usage-entries';
 
@@ -48,20 +47,13 @@ export function CustomEntries({ component, apply, preview }: SettingsProps) {
     read: (text: string) => Result<string>,
     make: (value: string) => CustomCharge[],
   ) => (
-    <TextEntry
+    <ReadEntry
       label={label}
       text={value}
       maxLength={200}
-      preview={(typed) => {
-        const next = read(typed);
-        preview(next.ok ? [setField(component, 'custom', make(next.value))] : []);
-        return next.ok ? null : sentenceFor(next.issue);
-      }}
-      commit={(typed) => {
-        const next = read(typed);
-        if (next.ok) set(make(next.value));
-      }}
-      cancel={() => preview([])}
+      read={read}
+      onTyped={(next) => preview(next === null ? [] : [setField(component, 'custom', make(next))])}
+      onRead={(next) => set(make(next))}
     />
   );
   return (

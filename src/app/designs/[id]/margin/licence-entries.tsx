@@ -3,9 +3,8 @@
 import { err, issue, ok, type Result } from '@/core/base';
 import { kindOf } from '@/core/books';
 import type { LicenceChoice } from '@/core/design';
-import { sentenceFor } from '@/core/display';
-import { TextEntry } from '@/ui/text-entry';
 import { CasedEntry } from './cased-entry';
+import { ReadEntry } from './read-entry';
 import { readNumber, setField, type SettingsProps } from './settings-props';
 
 const PRODUCT = /^[A-Za-z0-9][A-Za-z0-9._-]{0,79}$/;
@@ -25,29 +24,23 @@ export function LicenceEntries({ component, apply, preview }: SettingsProps) {
   if (!kindOf(component.kind).licensable) return null;
   const licences = component.licences ?? [];
   const products = (how: LicenceChoice['how'], label: string) => (
-    <TextEntry
+    <ReadEntry
       label={label}
       text={licences
         .filter((each) => each.how === how)
         .map((each) => each.product)
         .join(', ')}
       maxLength={400}
-      preview={(text) => {
-        const read = readProducts(text);
-        return read.ok ? null : sentenceFor(read.issue);
-      }}
-      commit={(text) => {
-        const read = readProducts(text);
-        if (!read.ok) return;
+      read={readProducts}
+      onRead={(wanted) => {
         const kept = licences.filter((each) => each.how !== how);
-        const next = read.value.map(
+        const next = wanted.map(
           (product) =>
             licences.find((each) => each.product === product && each.how === how) ?? { product, how },
         );
         const all = [...kept, ...next];
         apply([setField(component, 'licences', all.length > 0 ? all : null)]);
       }}
-      cancel={() => undefined}
     />
   );
   const withCost = (licence: LicenceChoice, ownYearly: LicenceChoice['ownYearly']): LicenceChoice[] =>

@@ -1,8 +1,7 @@
 /** Values for some months in one line of text: campaigns, and amounts that change later. */
 'use client';
-import { sentenceFor } from '@/core/display';
-import { TextEntry } from '@/ui/text-entry';
 import { type MonthValue, monthValuesText, readMonthValues } from '../cells/month-values';
+import { ReadEntry } from './read-entry';
 
 interface MonthValuesEntryProps {
   readonly label: string;
@@ -14,19 +13,12 @@ interface MonthValuesEntryProps {
 
 export function MonthValuesEntry({ label, hint, rows, commit }: MonthValuesEntryProps) {
   return (
-    <TextEntry
+    <ReadEntry
       label={label}
       hint={hint}
       text={monthValuesText(rows)}
-      preview={(typed) => {
-        const read = readMonthValues(typed);
-        return read.ok ? null : sentenceFor(read.issue);
-      }}
-      commit={(typed) => {
-        const read = readMonthValues(typed);
-        if (read.ok) commit(read.value.length > 0 ? read.value : null);
-      }}
-      cancel={() => undefined}
+      read={readMonthValues}
+      onRead={(next) => commit(next.length > 0 ? next : null)}
     />
   );
 }

@@ -3,11 +3,10 @@
 import { Decimal, err, issue, ok, type Result } from '@/core/base';
 import { kindOf } from '@/core/books';
 import type { FreeSize } from '@/core/design';
-import { sentenceFor } from '@/core/display';
 import { commitmentOf } from '@/core/terms';
 import { type Cased, sure } from '@/core/usage';
-import { TextEntry } from '@/ui/text-entry';
 import { CasedEntry } from './cased-entry';
+import { ReadEntry } from './read-entry';
 import { readNumber, readWhole, setField, type SettingsProps } from './settings-props';
 
 export function SizeEntries({ component, lacks, apply, preview }: SettingsProps) {
@@ -85,20 +84,7 @@ function readMonth(text: string): Result<number | null> {
 export function MonthEntries({ component, apply }: SettingsProps) {
   const { months } = component;
   const entry = (label: string, value: number | null | undefined, make: (month: number | null) => void) => (
-    <TextEntry
-      label={label}
-      text={value ? String(value) : ''}
-      maxLength={3}
-      preview={(text) => {
-        const read = readMonth(text);
-        return read.ok ? null : sentenceFor(read.issue);
-      }}
-      commit={(text) => {
-        const read = readMonth(text);
-        if (read.ok) make(read.value);
-      }}
-      cancel={() => undefined}
-    />
+    <ReadEntry label={label} text={value ? String(value) : ''} maxLength={3} read={readMonth} onRead={make} />
   );
   const set = (from: number, to: number | null): void =>
     apply([

@@ -12,7 +12,8 @@ import { BudgetNote } from './budget-note';
 import { CasedEntry } from './cased-entry';
 import { MonthValuesEntry } from './month-values-entry';
 import { Runaway } from './runaway';
-import { readNumber } from './settings-props';
+import { ReadEntry } from './read-entry';
+import { readNumber, readShare } from './settings-props';
 
 interface OverTimeProps {
   readonly client: PricingClient | null;
@@ -39,19 +40,12 @@ export function OverTime({ design, client, apply }: OverTimeProps) {
     />
   );
   const share = (label: string, field: Optional) => (
-    <TextEntry
+    <ReadEntry
       label={label}
       text={assumptions[field] ?? ''}
       maxLength={12}
-      preview={(text) => {
-        const read = readShare(text, field);
-        return read.ok ? null : sentenceFor(read.issue);
-      }}
-      commit={(text) => {
-        const read = readShare(text, field);
-        if (read.ok) set(field, read.value);
-      }}
-      cancel={() => undefined}
+      read={(text) => readOptionalShare(text, field)}
+      onRead={(value) => set(field, value)}
     />
   );
   return (
@@ -97,19 +91,12 @@ export function OverTime({ design, client, apply }: OverTimeProps) {
       </Field>
       {growing('Traffic grows', 'traffic', growth.traffic)}
       {growing('What is held grows', 'stock', growth.stock)}
-      <TextEntry
+      <ReadEntry
         label="Season, twelve multipliers from January"
         text={assumptions.season?.join(' ') ?? ''}
         maxLength={200}
-        preview={(text) => {
-          const read = readSeason(text);
-          return read.ok ? null : sentenceFor(read.issue);
-        }}
-        commit={(text) => {
-          const read = readSeason(text);
-          if (read.ok) set('season', read.value);
-        }}
-        cancel={() => undefined}
+        read={readSeason}
+        onRead={(season) => set('season', season)}
       />
       <MonthValuesEntry
         label="Campaigns: month and how many times the traffic"
@@ -129,14 +116,8 @@ function budgetFault(text: string): string | null {
   return read.value.isNegative() ? 'A budget is not negative.' : null;
 }
 
-function readShare(text: string, field: Optional): Result<string | null> {
-  if (text.trim() === '') return ok(null);
-  const quantity = readQuantity(text, 'unit');
-  if (!quantity.ok) return quantity;
-  if (field === 'allowanceShare' && quantity.value.amount.greaterThan(1)) {
-    return err(issue('share.out-of-range', [], { share: text.trim() }));
-  }
-  return ok(quantity.value.amount.toString());
+function readOptionalShare(text: string, field: Optional): Result<string | null> {
+  return text.trim() === '' ? ok(null) : readShare(text, field === 'allowanceShare' ? 1 : undefined);
 }
 
 function readSeason(text: string): Result<string[] | null> {

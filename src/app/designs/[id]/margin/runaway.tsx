@@ -1,15 +1,15 @@
 /** What a month would cost if nothing stopped the traffic: a figure to cap, or to be told of. */
 'use client';
-import { useEffect, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { addAll, Decimal } from '@/core/base';
 import { type Design, findComponent } from '@/core/design';
 import { writeMoney, writeNumber } from '@/core/display';
 import { minorDigits, roundRows } from '@/core/money';
 import type { PricingClient } from '@/workers/client';
 import type { RunawayAnswer } from '@/workers/protocol';
+import { useAsked } from './use-asked';
 
 const TIMES = ['2', '10', '100', '1000'] as const;
-const AFTER = 400;
 const SHOWN = 6;
 
 export function Runaway({
@@ -21,21 +21,11 @@ export function Runaway({
 }) {
   const [times, setTimes] = useState<string>('100');
   const [open, setOpen] = useState(false);
-  const [answer, setAnswer] = useState<RunawayAnswer | null>(null);
-  useEffect(() => {
-    if (!client || !open) return;
-    let current = true;
-    const timer = setTimeout(() => {
-      client.ask({ ask: 'runaway', design, times }).then(
-        (next) => current && setAnswer(next),
-        () => undefined,
-      );
-    }, AFTER);
-    return () => {
-      current = false;
-      clearTimeout(timer);
-    };
-  }, [client, design, open, times]);
+  const question = useMemo(
+    () => (open ? ({ ask: 'runaway', design, times } as const) : null),
+    [design, open, times],
+  );
+  const answer = useAsked(client, question);
   return (
     <details open={open} onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary className="cursor-pointer text-sm font-medium">If nothing stopped the traffic</summary>

@@ -1,14 +1,13 @@
 /** Zones, the share that this design bears, and amounts that change from a later month on. */
 'use client';
-import { decimal, err, issue, ok, type Result } from '@/core/base';
+import { err, issue, ok, type Result } from '@/core/base';
 import { kindOf, mainMeter } from '@/core/books';
 import { meantPlace, placeIsTakenOver } from '@/core/design';
-import { sentenceFor } from '@/core/display';
 import { Button } from '@/ui/button';
-import { TextEntry } from '@/ui/text-entry';
 import { CasedEntry } from './cased-entry';
 import { MonthValuesEntry } from './month-values-entry';
-import { readNumber, setField, type SettingsProps } from './settings-props';
+import { ReadEntry } from './read-entry';
+import { readShare, setField, type SettingsProps } from './settings-props';
 
 /** What stands somewhere: kinds that run, or hold something. */
 function standsInZones(kind: SettingsProps['component']['kind']): boolean {
@@ -27,33 +26,15 @@ function readZones(text: string): Result<number | null> {
 export function ZonesEntry({ component, apply }: SettingsProps) {
   if (!component.place || !standsInZones(component.kind)) return null;
   return (
-    <TextEntry
+    <ReadEntry
       label="Zones it is spread over"
       text={component.zones ? String(component.zones) : ''}
       placeholder="not said"
       maxLength={2}
-      preview={(text) => {
-        const read = readZones(text);
-        return read.ok ? null : sentenceFor(read.issue);
-      }}
-      commit={(text) => {
-        const read = readZones(text);
-        if (read.ok) apply([setField(component, 'zones', read.value)]);
-      }}
-      cancel={() => undefined}
+      read={readZones}
+      onRead={(zones) => apply([setField(component, 'zones', zones)])}
     />
   );
-}
-
-/** A share of one. */
-function readShare(text: string): Result<string> {
-  const [, number = text, percent = ''] = /^\s*(.+?)\s*(%)\s*$/.exec(text) ?? [];
-  const read = readNumber(number);
-  if (!read.ok) return read;
-  const share = decimal(read.value).dividedBy(percent === '' ? 1 : 100);
-  return share.greaterThan(1)
-    ? err(issue('share.out-of-range', [], { share: text.trim() }))
-    : ok(share.toString());
 }
 
 export function BorneEntry({ component, apply, preview }: SettingsProps) {
@@ -64,7 +45,7 @@ export function BorneEntry({ component, apply, preview }: SettingsProps) {
         label="Borne by this design"
         unit="share, 0.25 or 25 %"
         value={component.borne ?? null}
-        read={readShare}
+        read={(text) => readShare(text, 1)}
         preview={(next) => {
           preview(next ? [setField(component, 'borne', next)] : []);
           return null;

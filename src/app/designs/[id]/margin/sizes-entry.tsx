@@ -2,9 +2,8 @@
 'use client';
 import { err, issue, ok, parseDecimal, type Result } from '@/core/base';
 import { asOneAmount, type SizeRow, type UsageEntry, withSizes } from '@/core/design';
-import { sentenceFor } from '@/core/display';
 import { Button } from '@/ui/button';
-import { TextEntry } from '@/ui/text-entry';
+import { ReadEntry } from './read-entry';
 
 export function readSizes(text: string): Result<SizeRow[]> {
   const rows: SizeRow[] = [];
@@ -35,19 +34,12 @@ interface SizesEntryProps {
 export function SizesEntry({ label, entry, onChange }: SizesEntryProps) {
   return (
     <div>
-      <TextEntry
+      <ReadEntry
         label={`${label}, sizes in ${entry.unit}`}
         text={entry.sizes!.map((row) => `${row.count} of ${row.amount}`).join(', ')}
         hint="what one unit has: how many of which size, such as 3 of 40, 1 of 2100"
-        preview={(text) => {
-          const read = readSizes(text);
-          return read.ok ? null : sentenceFor(read.issue);
-        }}
-        commit={(text) => {
-          const read = readSizes(text);
-          if (read.ok) onChange(withSizes(entry, read.value));
-        }}
-        cancel={() => undefined}
+        read={readSizes}
+        onRead={(sizes) => onChange(withSizes(entry, sizes))}
       />
       <Button tone="bare" className="mt-1" onClick={() => onChange(asOneAmount(entry))}>
         As one amount

@@ -3,7 +3,7 @@
 import type { MeterDefinition } from '@/core/books';
 import { asList, type Edit, type UsageEntry } from '@/core/design';
 import { conversionFactor, UNIT_CODES } from '@/core/units';
-import type { Cased } from '@/core/usage';
+import { type Cased, isRanged } from '@/core/usage';
 import { Button } from '@/ui/button';
 import { CasedEntry } from './cased-entry';
 import { GuessMark } from './guess-mark';
@@ -79,7 +79,7 @@ export function UsageEntries({ component, meter, apply, preview }: UsageProps) {
           <GuessMark component={component} entry={`usage/${meter.meter}`} label={meter.label} apply={apply} />
         )}
       </div>
-      {entry && meter.from === 'held' && !entry.setAside && !entry.keptDays && (
+      {entry && meter.from === 'held' && !entry.setAside && !entry.keptDays && !isRanged(entry.amount) && (
         <Button
           tone="bare"
           onClick={() =>

@@ -4,7 +4,7 @@ import { kindOf, mainMeter } from '@/core/books';
 import { chosenPlace, type Component, type Design, type Edit } from '@/core/design';
 import { usesRunning } from '@/core/display';
 import type { Term } from '@/core/terms';
-import type { Cased, Running } from '@/core/usage';
+import { mapCased, type Running } from '@/core/usage';
 
 export function removeAll(components: readonly Component[]): Edit[] {
   return components.map(({ id }) => ({ edit: 'remove-component', id }));
@@ -33,16 +33,8 @@ export function multiplyAll(components: readonly Component[], factor: string): E
     edit: 'set-component',
     id,
     field: 'count',
-    value: casedBy(count, times),
+    value: mapCased(count, times),
   }));
-}
-
-function casedBy({ likely, lean, heavy }: Cased, change: (text: string) => string): Cased {
-  return {
-    likely: change(likely),
-    ...(lean === undefined ? {} : { lean: change(lean) }),
-    ...(heavy === undefined ? {} : { heavy: change(heavy) }),
-  };
 }
 
 export function moveAll(components: readonly Component[], section: string): Edit[] {
