@@ -55,7 +55,11 @@ export function ComponentSettings(props: SettingsProps) {
             onClick={() => open('place')}
           />
           <TakenPlaceNote {...props} />
-          <Chosen label="Offer" text={offerName || 'not chosen yet'} onClick={() => open('offer')} />
+          <Chosen
+            label="Offer"
+            text={offerName || (component.choice.by === 'sku' ? component.choice.sku : 'not chosen yet')}
+            onClick={() => open('offer')}
+          />
           <ZonesEntry {...props} />
         </SettingsGroup>
       )}

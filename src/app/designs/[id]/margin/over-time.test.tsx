@@ -4,7 +4,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { designOf, serverOf, transferOf } from '@tests/support/designs';
 import type { Design, Edit } from '@/core/design';
 import type { PricingClient } from '@/workers/client';
-import type { RunawayAnswer } from '@/workers/protocol';
+import type { Answers, RunawayAnswer } from '@/workers/protocol';
 import { OverTime } from './over-time';
 
 beforeEach(() => void vi.useFakeTimers());
@@ -21,7 +21,7 @@ function enter(field: HTMLElement, text: string): void {
   fireEvent.keyDown(field, { key: 'Enter' });
 }
 
-function show(part: Partial<Design['assumptions']> = {}, answer: RunawayAnswer | null = null) {
+function show(part: Partial<Design['assumptions']> = {}, answer: RunawayAnswer | Answers['budget'] = null) {
   const design = designOf(
     [
       serverOf('web', { name: 'Web' }),
@@ -145,5 +145,17 @@ describe('traffic that nothing stops', () => {
   it('says so where nothing follows traffic', async () => {
     show({}, { now: '73', then: '73', rows: [] });
     expect((await open()).textContent).toContain('Nothing in this design follows traffic.');
+  });
+});
+
+describe('the budget', () => {
+  it('says by how much the load may grow, asked once the typing pauses', async () => {
+    const answer = { crossed: 'at', times: '2.5' } as const;
+    const { asked } = show({ budget: '400' }, answer);
+    await act(() => vi.advanceTimersByTimeAsync(300));
+    expect(asked).toEqual([]);
+    await act(() => vi.advanceTimersByTimeAsync(200));
+    expect(asked).toEqual([['budget', undefined]]);
+    expect(screen.getByRole('note').textContent).toBe('The budget is crossed at 2.5 times the load.');
   });
 });

@@ -17,9 +17,9 @@ interface WeeklyWindowProps {
 export function WeeklyWindow({ window: { days, from }, onChange }: WeeklyWindowProps) {
   return (
     <div className="flex items-end gap-2">
-      <fieldset>
+      <fieldset className="min-w-0 flex-1">
         <legend className="mb-0.5 text-xs text-soft">on</legend>
-        <div className="flex gap-1">
+        <div className="grid grid-cols-7">
           {WEEKDAYS.map((name, day) => (
             <label key={name} className="flex flex-col items-center text-xs text-soft">
               {name}
