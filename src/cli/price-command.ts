@@ -119,7 +119,7 @@ function asText(design: Design, summary: DesignSummary, traces: Record<string, P
     '',
     `Total likely      ${money(summary.printed)} ${summary.currency}/month${incomplete}`,
     `Lean to heavy     ${money(summary.wick.low)} to ${money(summary.wick.high)}`,
-    `First 12 months   ${money(summary.firstYear)}, of which upfront ${money(summary.upfront)}`,
+    `First 12 months   ${money(summary.firstYear ?? summary.twelveMonths)}, of which upfront ${money(summary.upfront)}`,
     `Assumptions       ${describeMonth(design.assumptions.month)}, allowances ${design.assumptions.countAllowances ? 'counted' : 'not counted'}`,
     '',
   );

@@ -8,6 +8,7 @@ import {
   compareOffers,
   compareTerms,
   loadAtBudget,
+  movesOverTime,
   type MonthSeries,
   priceCases,
   type PricedDesign,
@@ -56,7 +57,11 @@ export class Answerer {
         const books = await this.shelf.booksFor(question.design);
         const started = this.clock();
         const cases = this.price(question.design, question.version, books);
-        return { version: question.version, summary: summaryOf(cases), milliseconds: this.clock() - started };
+        const summary = summaryOf(cases);
+        // Where months differ, twelve of them cost twelve times a keystroke: they are asked for apart.
+        const firstYear = movesOverTime(question.design, books) ? null : summary.twelveMonths;
+        const milliseconds = this.clock() - started;
+        return { version: question.version, summary: { ...summary, firstYear }, milliseconds };
       }
       case 'explain': {
         const cases =

@@ -21,6 +21,8 @@ const SENTENCES: Readonly<Record<IssueCode, (values: Values) => string>> = {
   'days.exceed-month': ({ days }) => `A month has at most 31 days, not ${days}.`,
   'hours.week-malformed': () =>
     'A drawn week has seven days of 24 hours each, “#” where it runs and “.” where it does not.',
+  'running.order': ({ least, most }) =>
+    `${most} is below ${least}: a ceiling must not be below its floor, a peak not below its baseline.`,
   'share.out-of-range': ({ share }) => `A share lies between 0 and 1, not ${share}.`,
   'load.missing': () => 'This depends on the load, and no load is entered yet.',
   'load.incomplete': ({ what }) => `The load does not say ${what} yet; without it there is no amount.`,
@@ -37,15 +39,18 @@ const SENTENCES: Readonly<Record<IssueCode, (values: Values) => string>> = {
     `${meter}: kept for ${days} days, paid for at least ${least}.`,
   'increment.size-unknown': ({ meter }) =>
     `${meter} are billed in started pieces; the size of one is not entered, so each counts once.`,
+  'increment.runs-unknown': ({ meter }) =>
+    `${meter} is billed in started pieces; a number of hours does not say how often it starts, so nothing is rounded up.`,
   'average.stepped': ({ meter, least, most }) =>
     `${meter}: a stepped fee on an average. With other sizes of the same total it is between ${least} and ${most}; enter the sizes as a list.`,
   'basis.set-aside-missing': ({ meter }) =>
     `${meter} is billed by what is set aside; that is not entered, so what is used counts.`,
   'profile.spread-evenly': () =>
-    'Only a number of hours is known, not which; they are spread evenly over the week.',
+    'Only a number of hours is known, not which; every hour of the week is taken to be one of them equally often.',
   'use.in-margin': () => 'This line has its own charges; they are edited in the margin.',
   'usage.missing': ({ meter }) => `“${meter}” is not entered yet. Without it there is no amount.`,
   'usage.counted-as-none': ({ meter }) => `“${meter}” is not entered and counts as none.`,
+  'entry.unread': ({ entry, offer }) => `${entry}: entered, but no price of ${offer} reads it.`,
   'place.missing': () => 'No provider and region chosen yet.',
   'book.missing': ({ book, revision }) =>
     `The price book “${book}”${revision ? ` revision ${revision}` : ''} is not here. Import it, or choose another provider.`,
@@ -77,10 +82,15 @@ const SENTENCES: Readonly<Record<IssueCode, (values: Values) => string>> = {
   'spend.cyclic': () => 'Two shares of spend are taken of each other; neither can be worked out.',
   'credit.unused': ({ amount, currency }) => `${amount} ${currency} a month of the credit buy nothing.`,
   'support.nothing-covered': () => 'Nothing in this design is covered yet, so only the least amount is due.',
+  'agreement.not-applied': ({ name, why }) => `“${name}” fixes a price that is not applied: ${why}.`,
+  'commitment.ends-early': ({ month, used, months }) =>
+    `It ends after month ${month}, ${used} months into a commitment of ${months}; what leaving early costs is owed then.`,
   'allowance.ended': ({ meter, months }) =>
     `${meter}: the allowance counted here ends after ${months} months.`,
   'need.nothing-fits': ({ region, vcpu, memory }) =>
     `Nothing sold in ${region} has ${vcpu} vCPU and ${memory} GiB with everything asked for.`,
+  'need.not-sold-so': ({ region, term }) =>
+    `Nothing that fits is sold in ${region} as ${describeTerm(term as Term)}. Choose another way of paying.`,
   'currency.no-rate': ({ from, to }) =>
     `The price book is in ${from} and the design in ${to}, and the design has no exchange rate between them.`,
   'edit.target-gone': () => 'What you edited was removed meanwhile.',

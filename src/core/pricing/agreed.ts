@@ -1,12 +1,24 @@
-/** From list to contracted to resale: agreements and margins, part by part, and the share a design bears. */
-import { addAll, decimal, type Decimal, ONE } from '../base';
+/**
+ * From list to contracted to resale: agreements and margins, part by part, and the share a design bears. An agreement
+ * works on the price, after allowances, minimums and commitments have said which quantity is charged in which way.
+ * Source: pricing rules, "Agreements", "Where two rules meet", 7.
+ */
+import { addAll, decimal, type Decimal, err, issue, type Issue, ok, ONE, type Result, ZERO } from '../base';
 import { kindOf } from '../books';
 import type { Component } from '../design';
-import { type Agreement, discountFor, marginFor, type Part } from '../terms';
+import type { Charge } from '../rates';
+import { type Agreement, discountFor, type EarlyEnd, marginFor, type Part } from '../terms';
 import { difference, type Figure, given, negotiated, product, sum } from '../trace';
+import { conversionFactor } from '../units';
 import { readCase } from '../usage';
 import type { ChargedLine, LinePart } from './charges';
 import type { PriceContext } from './context';
+
+/** Money of the month that another line paid ahead, before the share that the design bears. */
+export interface PaidAhead {
+  readonly by: string;
+  readonly amount: Decimal;
+}
 
 export interface AgreedLine {
   readonly list: Figure;
@@ -17,6 +29,9 @@ export interface AgreedLine {
   readonly once: Decimal;
   readonly wholeTerm: LinePart['wholeTerm'];
   readonly renews: number | null;
+  readonly early: EarlyEnd | null;
+  readonly ahead: readonly PaidAhead[];
+  readonly notices: readonly Issue[];
 }
 
 interface Owner {
@@ -27,7 +42,8 @@ interface Owner {
 
 export function agreedLine(line: ChargedLine, owner: Owner, context: PriceContext): AgreedLine {
   const { component, currency } = owner;
-  const agreed = line.parts.map((part) => agreedPart(part, owner, context.agreements));
+  const notices: Issue[] = [];
+  const agreed = line.parts.map((part) => agreedPart(part, owner, context.agreements, notices));
   const parts = context.design.sold ? agreed.map(soldPart) : agreed;
   const borne = component.borne
     ? given('Borne by this design', decimal(readCase(component.borne, context.case)), '')
@@ -55,6 +71,11 @@ export function agreedLine(line: ChargedLine, owner: Owner, context: PriceContex
     upfront: add((part) => part.upfront),
     once: add((part) => part.once),
     renews: line.parts.find((part) => part.renews !== null)?.renews ?? null,
+    early: line.parts.find((part) => part.early)?.early ?? null,
+    ahead: parts.flatMap((part, index) => {
+      const by = line.parts[index]!.bought?.by.component.id;
+      return by === undefined || part.ahead.isZero() ? [] : [{ by, amount: part.ahead }];
+    }),
     wholeTerm:
       terms.length === 0
         ? null
@@ -62,6 +83,7 @@ export function agreedLine(line: ChargedLine, owner: Owner, context: PriceContex
             months: terms[0]!.months,
             amount: shared(addAll(terms.map((each) => each.amount))),
           },
+    notices,
   };
 }
 
@@ -76,6 +98,7 @@ function soldPart(part: AgreedPart): AgreedPart {
     recurring: times(part.recurring),
     upfront: times(part.upfront),
     once: times(part.once),
+    ahead: times(part.ahead),
     wholeTerm: part.wholeTerm && { ...part.wholeTerm, amount: times(part.wholeTerm.amount) },
   };
 }
@@ -89,26 +112,32 @@ interface AgreedPart {
   readonly recurring: Decimal;
   readonly upfront: Decimal;
   readonly once: Decimal;
+  readonly ahead: Decimal;
   readonly wholeTerm: LinePart['wholeTerm'];
 }
 
-function agreedPart(part: LinePart, owner: Owner, inForce: readonly Agreement[]): AgreedPart {
+type Reduced = Omit<AgreedPart, 'resale' | 'margin'>;
+
+function agreedPart(
+  part: LinePart,
+  owner: Owner,
+  inForce: readonly Agreement[],
+  notices: Issue[],
+): AgreedPart {
   if (inForce.length === 0) {
-    const { monthly, recurring, upfront, once, wholeTerm } = part;
-    return {
-      ...{ margin: null, list: monthly, contracted: monthly, resale: monthly },
-      ...{ recurring, upfront, once, wholeTerm },
-    };
+    return { ...plainly(part), margin: null, resale: part.monthly };
   }
-  const kind = kindOf(owner.component.kind);
+  const { kind, serviceCategory } = kindOf(owner.component.kind);
+  const { book } = owner;
   const what: Part = {
-    book: owner.book,
-    category: kind.serviceCategory,
-    kind: kind.kind,
+    book,
+    category: serviceCategory,
+    kind,
     sku: part.sku,
     meter: part.meter,
+    term: part.term,
   };
-  const reduced = reducedPart(part, discountFor(inForce, what), owner.currency);
+  const reduced = reducedPart(part, discountFor(inForce, payerOf(part, what)), owner.currency, notices);
   const margin = marginFor(inForce, what);
   if (!margin) return { ...reduced, margin: null, resale: reduced.contracted };
   const factor = sum('With the margin', '', [
@@ -119,20 +148,34 @@ function agreedPart(part: LinePart, owner: Owner, inForce: readonly Agreement[])
   return { ...reduced, margin: factor.value, resale };
 }
 
+/** What a commitment or a credit pays is its own money: what was agreed on its line holds for it. */
+function payerOf({ bought }: LinePart, what: Part): Part {
+  if (!bought) return what;
+  const { component, offer } = bought.by;
+  const { kind, serviceCategory } = kindOf(component.kind);
+  return { ...what, category: serviceCategory, kind, sku: offer.sku, meter: '', term: component.term };
+}
+
+function plainly(part: LinePart): Reduced {
+  const { monthly, recurring, upfront, once, wholeTerm, bought } = part;
+  const ahead = bought?.ahead ?? ZERO;
+  return { list: monthly, contracted: monthly, recurring, upfront, once, wholeTerm, ahead };
+}
+
 function reducedPart(
   part: LinePart,
   agreement: Agreement | null,
   currency: string,
-): Omit<AgreedPart, 'resale' | 'margin'> {
-  const plain = { ...part, list: part.monthly, contracted: part.monthly };
-  if (!agreement?.discount) return plain;
-  const { discount } = agreement;
-  if (discount.by === 'price') {
-    // A committed part has its own price; a fixed price stands in for the list's structure on demand only.
-    if (!part.quantity) return plain;
-    const price = negotiated(`Price of “${agreement.name}”`, decimal(discount.price), `${currency} per unit`);
-    const contracted = product(part.monthly.label, currency, [part.quantity, price]);
-    return { ...plain, contracted, recurring: contracted.value };
+  notices: Issue[],
+): Reduced {
+  const plain = plainly(part);
+  const discount = agreement?.discount;
+  if (!agreement || !discount) return plain;
+  if (discount.by !== 'share') {
+    const agreed = atFixedPrice(part, agreement.name, discount);
+    if (agreed.ok) return agreed.value;
+    notices.push(agreed.issue);
+    return plain;
   }
   const left = difference('After the discount', '', [
     given('List', ONE, ''),
@@ -145,6 +188,48 @@ function reducedPart(
     recurring: times(part.recurring),
     upfront: times(part.upfront),
     once: times(part.once),
+    ahead: times(plain.ahead),
     wholeTerm: part.wholeTerm && { ...part.wholeTerm, amount: times(part.wholeTerm.amount) },
+  };
+}
+
+type Fixed = Exclude<NonNullable<Agreement['discount']>, { readonly by: 'share' }>;
+
+/** Refused with `agreement.not-applied`: nothing here has such a price. */
+function atFixedPrice(part: LinePart, name: string, discount: Fixed): Result<Reduced> {
+  const refuse = (why: string): Result<never> => err(issue('agreement.not-applied', [], { name, why }));
+  if (!part.atPrice) return refuse('what it covers here has no price of its own');
+  const charge = chargeOf(discount, part.unit);
+  if (!charge) return refuse(`its price is per ${discount.unit}, and the meter is charged per ${part.unit}`);
+  const agreed = part.atPrice({ charge, agreement: name });
+  if (!agreed.ok) return agreed;
+  if (!part.once.isZero()) return ok({ ...plainly(part), once: agreed.value.value });
+  const figure = agreed.value;
+  if (!part.wholeTerm) {
+    return ok({ ...plainly(part), contracted: figure, recurring: figure.value });
+  }
+  // A committed price: what is paid upfront stays, what recurs is at the agreed price.
+  const { months } = part.wholeTerm;
+  const spread = given('Paid upfront, spread over the term', part.upfront.dividedBy(months), figure.unit);
+  return ok({
+    ...plainly(part),
+    contracted: sum(part.monthly.label, figure.unit, [figure, spread]),
+    recurring: figure.value,
+    wholeTerm: { months, amount: part.upfront.plus(figure.value.times(months)) },
+  });
+}
+
+/** In the rate's unit; null: the units do not convert. */
+function chargeOf(discount: Fixed, unit: string): Charge | null {
+  const factor = conversionFactor(unit, discount.unit ?? unit);
+  if (!factor.ok) return null;
+  const price = (text: string): Decimal => decimal(text).times(factor.value);
+  if (discount.by === 'price') return { structure: 'per-unit', price: price(discount.price) };
+  return {
+    structure: 'graduated',
+    tiers: discount.tiers.map((tier) => ({
+      upTo: tier.upTo === null ? null : decimal(tier.upTo).dividedBy(factor.value),
+      price: price(tier.price),
+    })),
   };
 }

@@ -8,14 +8,22 @@ import type { Component, Design } from '../design';
 import { firstUnitPrice } from '../rates';
 import { breakEvenShare, commitmentOf, TERMS, type Term } from '../terms';
 import { conversionFactor } from '../units';
+import type { Case } from '../usage';
 import type { BookSet } from './book-set';
+import type { When } from './context';
 import { type Leaving, leavingOf } from './leaving';
 import { priceDesign } from './price-design';
 import type { PricedLine } from './priced';
 
-export function priceAlone(component: Component, design: Design, books: BookSet): PricedLine {
+export function priceAlone(
+  component: Component,
+  design: Design,
+  books: BookSet,
+  which: Case = 'likely',
+  when?: When,
+): PricedLine {
   const alone: Design = { ...design, sections: [{ id: 'alone', name: '', components: [component] }] };
-  return priceDesign(alone, books, 'likely').sections[0]!.lines[0]!;
+  return priceDesign(alone, books, which, new Map(), when).sections[0]!.lines[0]!;
 }
 
 export interface TermPrice {

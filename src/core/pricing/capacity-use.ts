@@ -2,11 +2,14 @@
  * What a capacity meter is charged for: the load at each of its levels, in every dimension the rate knows, with how
  * long it lasts. Hour by hour over the running pattern, so that a short peak costs only its hours. Needs H11.
  */
-import { err, issue, ok, type Result } from '../base';
-import type { CapacityDimension, LoadLevel } from '../rates';
-import { type Figure, given, product } from '../trace';
+import { addAll, type Decimal, err, issue, ok, type Result } from '../base';
+import { type CapacityDimension, capacityUnits } from '../rates';
+import { type Figure, given, product, sum } from '../trace';
 import {
+  atLeastIfAny,
+  type Hour,
   hoursAtLevel,
+  type Level,
   levelsOf,
   type Load,
   LOAD_DIMENSIONS,
@@ -14,34 +17,71 @@ import {
   loadDimension,
   loadShape,
   requestRate,
+  sideBySide,
+  type Week,
 } from '../usage';
-import { convertFigure, countedUnits, type MeterContext, type MeterUse } from './meter-context';
+import {
+  convertFigure,
+  countedUnits,
+  type MeterContext,
+  type MeterUse,
+  minimumNotices,
+} from './meter-context';
 
 export function capacityUse(context: MeterContext): Result<MeterUse> {
   const { component, rate, time, hoursInMonth, case: which } = context;
-  const quantity = countedUnits(context);
-  if (rate.charge.structure !== 'greatest-of') return ok({ quantity, notices: [] });
+  const devices = countedUnits(context);
+  const notices = minimumNotices(context, context.count, devices);
+  const running = levelsOf(time.profile.weeks).filter(({ units }) => !units.isZero());
+  const weekHours = addAll(running.map((level) => level.weekHours));
+  const hours = hoursAtLevel({ weekHours }, hoursInMonth);
+  const { charge } = rate;
+  if (charge.structure !== 'greatest-of') {
+    // Without dimensions a device is one unit while it runs.
+    const unitHours = product('Hours of all devices', 'unit-hour', [devices, hours]);
+    const quantity = convertFigure(unitHours, rate.unit);
+    return quantity.ok ? ok({ quantity: quantity.value, notices }) : quantity;
+  }
   const { load } = component;
   if (!load) return err(issue('load.missing', ['load']));
   const usual = requestRate(load, which);
   if (!usual.ok) return usual;
-  const running = loadShape(load, which).map((height, hour) =>
-    time.profile.units[hour]!.isZero() ? null : height,
-  );
-  const heights = running.flatMap((height) => (height ? [height] : []));
-  const levels: LoadLevel[] = [];
-  for (const level of levelsOf(heights)) {
+  const shape = loadShape(load, which);
+  if (!shape.ok) return shape;
+  const rows: Figure[] = [];
+  for (const level of heightsWhileRunning(shape.value, time.profile.weeks)) {
     const atLevel = level.units.equals(1)
       ? usual.value
       : product('Requests a second at this level', 'request/s', [
           usual.value,
           given('Times the usual', level.units, ''),
         ]);
-    const dimensions = dimensionsAt(rate.charge.dimensions, load, atLevel, context);
+    const dimensions = dimensionsAt(charge.dimensions, load, atLevel, context);
     if (!dimensions.ok) return dimensions;
-    levels.push({ hours: hoursAtLevel(level, hoursInMonth), dimensions: dimensions.value });
+    const units = capacityUnits(charge, dimensions.value);
+    rows.push(product(units.note ?? 'Units', rate.unit, [hoursAtLevel(level, hoursInMonth), units]));
   }
-  return ok({ quantity, levels, notices: [] });
+  const used = sum('Capacity units, hour by hour', rate.unit, rows);
+  const each = rate.minimums?.each;
+  const quantity = each ? atLeastIfAny('Each device, at least', used, each.times(devices.value)) : used;
+  notices.push(...minimumNotices(context, used, quantity));
+  const beside = charge.basePrice
+    ? { beside: product('Hours of all devices', 'hour', [devices, hours]) }
+    : {};
+  return ok({ quantity, ...beside, notices });
+}
+
+/** Heights of the load while the thing runs, with how long each lasts. */
+function heightsWhileRunning(shape: readonly Hour[], weeks: readonly Week[]): Level[] {
+  const found = new Map<string, { units: Decimal; weekHours: Decimal }>();
+  for (const { weekHours, a: height, b: units } of sideBySide(shape, weeks)) {
+    if (units.isZero()) continue;
+    const key = height.toString();
+    const known = found.get(key);
+    if (known) known.weekHours = known.weekHours.plus(weekHours);
+    else found.set(key, { units: height, weekHours });
+  }
+  return [...found.values()].sort((a, b) => a.units.comparedTo(b.units));
 }
 
 function dimensionsAt(

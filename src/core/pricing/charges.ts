@@ -1,19 +1,36 @@
 /**
- * The parts of a line: every demand charged, pools charged once for all their members, committed units beside what
- * runs above them. All in the book's currency, at list price under the component's own way of paying.
+ * The parts of a line: what is committed, what spend commitments pay, what is on demand, in this order, each working on
+ * what the one before left. All in the book's currency, before credit and agreements. Source: pricing rules, "Where two
+ * rules meet", 1.
  */
-import { type Decimal, ok, type Result, ZERO } from '../base';
+import { type Decimal, type Issue, ok, type Result, ZERO } from '../base';
 import { type BookHead, head } from '../books';
-import { chargeFor } from '../rates';
-import { committedAmounts, commitmentOf } from '../terms';
-import { type Figure, given, relabel, sum } from '../trace';
-import type { AllowanceTerms } from '../usage';
-import { type Amounts, chargeClaims, type Claim, type Grants, rateSource } from './pools';
+import { type Charge, chargeFor } from '../rates';
+import { committedAmounts, commitmentOf, type EarlyEnd, type RateTerm } from '../terms';
+import { type Figure, given, product, relabel, sum } from '../trace';
+import type { AllowanceTerms, Case } from '../usage';
+import type { CommittedPart } from './committed-part';
+import type { Grants } from './grants';
+import { type AgreedPrice, type OnDemand, onDemandAmount } from './on-demand';
+import { type Claim, inUnit, type Left, type Pool, poolsOf, rateSource } from './pools';
 import type { Resolved } from './resolved';
+import { openOf, plainRest, type Rest, restOf } from './rest';
+import {
+  type Buyable,
+  coverSpend,
+  mayBeBought,
+  type SpendCost,
+  type SpendCover,
+  type SpendPaid,
+  spendCommitments,
+} from './spend-cover';
 
 export interface LinePart {
   readonly meter: string;
   readonly sku: string;
+  readonly unit: string;
+  /** Under which price it is paid: agreements name one. */
+  readonly term: RateTerm;
   /** As it compares, a month: recurring + upfront spread over the term. One-time fees are not in it. */
   readonly monthly: Figure;
   readonly recurring: Decimal;
@@ -23,8 +40,18 @@ export interface LinePart {
   readonly wholeTerm: { readonly months: number; readonly amount: Decimal } | null;
   /** After so many months the upfront payment is due again; null: there is none. */
   readonly renews: number | null;
-  /** The billed quantity, for agreements that fix a price; null: none applies. */
-  readonly quantity: Figure | null;
+  readonly early: EarlyEnd | null;
+  /** Paid with another line's money. */
+  readonly bought: Bought | null;
+  /** The month (of a one-time fee: the fee) at agreed prices; null: a fixed price means nothing here. */
+  readonly atPrice: ((agreed: AgreedPrice) => Result<Figure>) | null;
+}
+
+/** A commitment's or a credit's money is its own line's: what was agreed on that line holds for it. */
+export interface Bought {
+  readonly by: Resolved;
+  /** How much of the month was paid ahead. */
+  readonly ahead: Decimal;
 }
 
 export interface ChargedLine {
@@ -33,102 +60,294 @@ export interface ChargedLine {
   readonly onDemand: Figure | null;
 }
 
+export interface Charged {
+  readonly lines: Map<string, Result<ChargedLine>>;
+  readonly notices: ReadonlyMap<string, readonly Issue[]>;
+}
+
 /** Charges all components at once; what cannot be charged comes back as an issue. */
 export function chargeLines(
   resolved: readonly Resolved[],
   grants: Grants,
   allowances: AllowanceTerms,
-): Map<string, Result<ChargedLine>> {
-  const claims: Claim[] = [];
-  const alone: Claim[] = [];
-  for (const each of resolved) {
-    const book = head(each.book);
-    const underCommitment = metersUnderCommitment(each);
-    for (const demand of each.demands.onDemand) {
-      // What a commitment covers keeps out of the pools: its on-demand figure only states the saving.
-      if (underCommitment.has(demand.meter)) alone.push({ demand, book });
-      else claims.push({ demand, book });
-    }
-    for (const part of each.demands.committed) {
-      if (part.above) claims.push({ demand: part.above, book });
-    }
+  which: Case,
+): Charged {
+  const claims = new Map<string, Claim[]>();
+  const all: Claim[] = [];
+  for (const owner of resolved) {
+    const own = claimsOf(owner);
+    claims.set(owner.component.id, own);
+    all.push(...own);
   }
-  const amounts = chargeClaims(claims, grants, allowances);
-  for (const one of alone) {
-    for (const [demand, amount] of chargeClaims([one], grants, allowances)) amounts.set(demand, amount);
-  }
-  return new Map(resolved.map((each) => [each.component.id, lineOf(each, amounts)]));
+  const pools = poolsOf(all, grants, allowances);
+  const poolOf = new Map<Claim, Pool>();
+  for (const pool of pools) for (const member of pool.members) poolOf.set(member, pool);
+  const commitments = spendCommitments(resolved);
+  const { rests, cover } = restsOf(poolOf, commitments, which);
+  const books = { poolOf, rests, cover, alone: (claim: Claim) => aloneAmount(claim, grants, allowances) };
+  return {
+    lines: new Map(
+      resolved.map((owner) => [owner.component.id, lineOf(owner, claims.get(owner.component.id)!, books)]),
+    ),
+    notices: cover.notices,
+  };
 }
 
-const NONE: ReadonlySet<string> = new Set();
-
-function metersUnderCommitment({ demands }: Resolved): ReadonlySet<string> {
-  return demands.committed.length === 0 ? NONE : new Set(demands.committed.map((part) => part.meter));
+/** A claim for everything that has an on-demand rate, with the commitment that stands before it. */
+function claimsOf(owner: Resolved): Claim[] {
+  const book = head(owner.book);
+  return owner.demands.onDemand.flatMap((demand): Claim[] => {
+    const committed = owner.demands.committed.find((part) => part.meter === demand.meter) ?? null;
+    // Committed as a whole: nothing of it is on demand.
+    return committed && !committed.running ? [] : [{ demand, book, committed, owner }];
+  });
 }
 
-function lineOf(resolved: Resolved, amounts: Amounts): Result<ChargedLine> {
-  const { component, offer } = resolved;
-  const book = head(resolved.book);
+const NO_COVER: SpendCover = {
+  left: new Map(),
+  paid: new Map(),
+  unused: new Map(),
+  ahead: new Map(),
+  notices: new Map(),
+};
+
+function restsOf(
+  poolOf: ReadonlyMap<Claim, Pool>,
+  commitments: ReadonlyMap<string, readonly Resolved[]>,
+  which: Case,
+): { rests: Map<Claim, Rest>; cover: SpendCover } {
+  const rests = new Map<Claim, Rest>();
+  const buyable = new Map<string, Buyable[]>();
+  const opened: Buyable[] = [];
+  for (const [claim, pool] of poolOf) {
+    const left = pool.left.get(claim)!;
+    const running = claim.demand.use.running ?? null;
+    const own = commitments.get(claim.book.key);
+    const bought = own !== undefined && mayBeBought(claim, own);
+    if (!running || !(bought || claim.committed)) {
+      rests.set(claim, plainRest(claim, left));
+      continue;
+    }
+    const open = { claim, running, open: openOf(claim, left, running) };
+    opened.push(open);
+    if (!bought) continue;
+    const known = buyable.get(claim.book.key);
+    if (known) known.push(open);
+    else buyable.set(claim.book.key, [open]);
+  }
+  const covers = [...commitments].map(([book, own]) =>
+    coverSpend(own, buyable.get(book) ?? [], spendCost, which),
+  );
+  const cover = covers.length === 0 ? NO_COVER : covers.length === 1 ? covers[0]! : merged(covers);
+  for (const { claim, running, open } of opened) {
+    const left = poolOf.get(claim)!.left.get(claim)!;
+    const weeks = cover.left.get(claim) ?? open.weeks;
+    const untouched = weeks === open.weeks && !claim.committed;
+    rests.set(claim, untouched ? plainRest(claim, left) : restOf(claim, left, running, open, weeks));
+  }
+  return { rests, cover };
+}
+
+function merged(covers: readonly SpendCover[]): SpendCover {
+  return {
+    left: new Map(covers.flatMap((each) => [...each.left])),
+    paid: new Map(covers.flatMap((each) => [...each.paid])),
+    unused: new Map(covers.flatMap((each) => [...each.unused])),
+    ahead: new Map(covers.flatMap((each) => [...each.ahead])),
+    notices: new Map(covers.flatMap((each) => [...each.notices])),
+  };
+}
+
+/** What a spend commitment costs in a month, all of it; null: it cannot be charged. */
+function spendCost(owner: Resolved): SpendCost | null {
+  const [part] = owner.demands.committed;
+  const charged = part && committedPartOf(owner, part, null);
+  if (!charged?.ok) return null;
+  return { monthly: charged.value.monthly.value, recurring: charged.value.recurring };
+}
+
+interface Books {
+  readonly poolOf: ReadonlyMap<Claim, Pool>;
+  readonly rests: ReadonlyMap<Claim, Rest>;
+  readonly cover: SpendCover;
+  readonly alone: (claim: Claim) => Figure | null;
+}
+
+function lineOf(owner: Resolved, claims: readonly Claim[], books: Books): Result<ChargedLine> {
   const parts: LinePart[] = [];
   const onDemand: Figure[] = [];
-  const underCommitment = metersUnderCommitment(resolved);
-  for (const demand of resolved.demands.onDemand) {
-    const amount = amounts.get(demand)!;
-    if (!amount.ok) return amount;
-    const figure = relabel(amount.value, demand.label);
-    const once = demand.rate.charge.structure === 'flat' && demand.rate.charge.once;
-    if (!once) onDemand.push(figure);
-    if (underCommitment.has(demand.meter)) continue;
-    parts.push(
-      once
-        ? { ...plainPart(demand.meter, offer.sku, nothing(figure), demand.use.quantity), once: figure.value }
-        : plainPart(demand.meter, offer.sku, figure, demand.use.quantity),
-    );
+  for (const part of owner.demands.committed) {
+    const claim = claims.find((each) => each.demand.meter === part.meter) ?? null;
+    const left = claim && books.poolOf.get(claim)!.left.get(claim)!;
+    const committed = committedPartOf(owner, part, left);
+    if (!committed.ok) return committed;
+    parts.push(committed.value);
+    if (!claim) onDemand.push(...wholeOnDemand(owner, part.meter, books));
   }
-  const commitment = commitmentOf(component.term);
-  for (const part of resolved.demands.committed) {
-    const context = { unit: part.rate.unit, currency: book.currency, source: rateSource(part.rate, book) };
-    const charged = chargeFor(part.rate.charge, part.use, context);
+  for (const claim of claims) {
+    const charged = onDemandParts(claim, books);
     if (!charged.ok) return charged;
-    const recurring = relabel(charged.value, 'Recurring each month');
-    const terms = { commitment: commitment!, recurring, upfrontPrice: part.rate.upfront, ...context };
-    const committed = committedAmounts(terms, part.units);
-    parts.push({
-      ...plainPart(part.meter, offer.sku, committed.monthly, null),
-      recurring: committed.recurring.value,
-      upfront: committed.upfront.value,
-      wholeTerm: { months: commitment!.months, amount: committed.wholeTerm.value },
-      renews: commitment!.months,
-    });
-    if (!part.above) continue;
-    const above = amounts.get(part.above)!;
-    if (!above.ok) return above;
-    parts.push(
-      plainPart(part.meter, offer.sku, relabel(above.value, 'Above the commitment'), part.above.use.quantity),
-    );
+    parts.push(...charged.value.parts);
+    if (charged.value.onDemand) onDemand.push(charged.value.onDemand);
   }
-  return ok({ parts, onDemand: onDemand.length > 0 ? joined(onDemand, book) : null });
+  const share = books.cover.unused.get(owner.component.id);
+  const book = head(owner.book);
+  return ok({
+    parts: share === undefined ? parts : parts.map((part) => unusedOnly(part, share)),
+    onDemand: onDemand.length > 0 ? joined(onDemand, book) : null,
+  });
+}
+
+function onDemandParts(
+  claim: Claim,
+  { poolOf, rests, cover, alone }: Books,
+): Result<{ parts: LinePart[]; onDemand: Figure | null }> {
+  const { demand, committed, owner } = claim;
+  const { meter, label, rate } = demand;
+  const pool = poolOf.get(claim)!;
+  const rest = rests.get(claim)!;
+  const left = pool.left.get(claim)!;
+  const of: OnDemand = { claim, left, rest, rests, pool };
+  const amount = onDemandAmount(of);
+  if (!amount.ok) return amount;
+  const paid = cover.paid.get(claim) ?? [];
+  const once = rate.charge.structure === 'flat' && rate.charge.once;
+  const parts: LinePart[] = paid.map((each) => spendPart(claim, each, cover));
+  const touched = committed !== null || paid.length > 0;
+  const words = committed ? 'Above the commitment' : paid.length > 0 ? `${label}, on demand` : label;
+  const figure = relabel(amount.value, words);
+  if (!touched || !figure.value.isZero()) {
+    parts.push({
+      ...plainPart(meter, owner.offer.sku, rate.unit, once ? nothing(figure) : figure),
+      term: rate.term,
+      once: once ? figure.value : ZERO,
+      atPrice: (agreed) =>
+        onDemandAmount(of, { ...agreed, charge: agreedCharge(rate.charge, agreed.charge) }),
+    });
+  }
+  const all = touched ? alone(claim) : figure;
+  return ok({ parts, onDemand: once || !all ? null : relabel(all, label) });
+}
+
+/** A fixed price stands in for the list's structure; an hourly fee beside capacity units stays. */
+function agreedCharge(listed: Charge, agreed: Charge): Charge {
+  if (listed.structure === 'greatest-of' && agreed.structure === 'per-unit') {
+    return { ...listed, unitPrice: agreed.price };
+  }
+  if (listed.structure === 'flat' && agreed.structure === 'per-unit') {
+    return { ...listed, amount: agreed.price };
+  }
+  return agreed;
+}
+
+/** The same use without any commitment and by itself: what a saving is told against. */
+function aloneAmount(claim: Claim, grants: Grants, allowances: AllowanceTerms): Figure | null {
+  const free: Claim = { ...claim, committed: null };
+  const [pool] = poolsOf([free], grants, allowances);
+  const left = pool!.left.get(free)!;
+  const rest = plainRest(free, left);
+  const amount = onDemandAmount({ claim: free, left, rest, rests: new Map([[free, rest]]), pool: pool! });
+  return amount.ok ? amount.value : null;
+}
+
+function wholeOnDemand(owner: Resolved, meter: string, { alone }: Books): Figure[] {
+  const demand = owner.demands.onDemand.find((each) => each.meter === meter);
+  const figure = demand && alone({ demand, book: head(owner.book), committed: null, owner });
+  return figure ? [relabel(figure, demand.label)] : [];
+}
+
+/** Committed units, and what they alone are charged to fill a minimum of the month. */
+function committedPartOf(owner: Resolved, part: CommittedPart, left: Left | null): Result<LinePart> {
+  const { component, offer } = owner;
+  const book = head(owner.book);
+  const context = { unit: part.rate.unit, currency: book.currency, source: rateSource(part.rate, book) };
+  const filled = withMissing(part, left);
+  const charged = chargeFor(part.rate.charge, filled.use, context);
+  if (!charged.ok) return charged;
+  const commitment = commitmentOf(component.term)!;
+  const recurringMonth = relabel(charged.value, 'Recurring each month');
+  const terms = { commitment, recurring: recurringMonth, upfrontPrice: part.rate.upfront, ...context };
+  const { monthly, recurring, upfront, wholeTerm } = committedAmounts(terms, filled.units);
+  return ok({
+    ...plainPart(part.meter, offer.sku, part.rate.unit, monthly),
+    term: part.rate.term,
+    recurring: recurring.value,
+    upfront: upfront.value,
+    wholeTerm: { months: commitment.months, amount: wholeTerm.value },
+    renews: commitment.months,
+    early: part.rate.early ?? null,
+    // Money that buys other lines' use is no thing with a price of its own.
+    atPrice: isMoney(component.kind)
+      ? null
+      : ({ charge, agreement }) => chargeFor(charge, filled.use, { ...context, agreement }),
+  });
+}
+
+function isMoney(kind: string): boolean {
+  return kind === 'spend-commitment' || kind === 'prepaid-credit';
+}
+
+/** What fills the minimum of the month is bought in the way of the line: upfront included. */
+function withMissing(part: CommittedPart, left: Left | null): Pick<CommittedPart, 'units' | 'use'> {
+  const { units, use } = part;
+  const missing = left?.missing;
+  if (!missing || missing.value.isZero() || use.quantity.value.isZero()) return part;
+  const own = inUnit(missing, use.quantity.unit);
+  const quantity = sum('With what the minimum of the month adds', use.quantity.unit, [use.quantity, own]);
+  const factor = given('With the minimum', quantity.value.dividedBy(use.quantity.value), '');
+  return {
+    use: { ...use, quantity },
+    units: product('Units, with the minimum', units.unit, [units, factor]),
+  };
+}
+
+/** What a spend commitment pays of a line: month by month, or out of what was paid ahead. */
+function spendPart({ demand, owner }: Claim, paid: SpendPaid, cover: SpendCover): LinePart {
+  const share = cover.ahead.get(paid.by.component.id) ?? ZERO;
+  const ahead = paid.amount.value.times(share);
+  return {
+    ...plainPart(demand.meter, owner.offer.sku, demand.rate.unit, paid.amount),
+    term: paid.term,
+    recurring: paid.amount.value.minus(ahead),
+    bought: { by: paid.by, ahead },
+  };
+}
+
+/** A commitment's own line: only the share of it that bought nothing. Its upfront money leaves whole. */
+function unusedOnly(part: LinePart, share: Decimal): LinePart {
+  const unused = given(
+    'Share that buys nothing',
+    share,
+    '',
+    'worked out hour by hour; the rest is in the lines it pays for',
+  );
+  const monthly = product('Commitment not used', part.monthly.unit, [part.monthly, unused]);
+  return { ...part, monthly, recurring: part.recurring.times(share) };
 }
 
 function joined(figures: readonly Figure[], book: BookHead): Figure {
   return figures.length === 1 ? figures[0]! : sum('All meters', book.currency, figures);
 }
 
-function plainPart(meter: string, sku: string, monthly: Figure, quantity: Figure | null): LinePart {
+export function plainPart(meter: string, sku: string, unit: string, monthly: Figure): LinePart {
   return {
     meter,
     sku,
+    unit,
+    term: 'on-demand',
     monthly,
     recurring: monthly.value,
     upfront: ZERO,
     once: ZERO,
     wholeTerm: null,
     renews: null,
-    quantity,
+    early: null,
+    bought: null,
+    atPrice: null,
   };
 }
 
 /** A one-time fee is no part of the month; its own steps are kept below it. */
-function nothing(figure: Figure): Figure {
+export function nothing(figure: Figure): Figure {
   return given(figure.label, ZERO, figure.unit, `paid once: ${figure.value}`);
 }

@@ -1,12 +1,14 @@
 /** Which offer a component takes: the one named, or the cheapest that fits under its own pattern and terms. */
-import { type Decimal, issue, type Issue } from '../base';
+import { type Decimal, decimal, err, issue, type Issue, ok, type Result } from '../base';
 import { kindOf, type Offer, type PriceBook } from '../books';
 import type { Component } from '../design';
 import { cheapestThatFits, type Fit, type Need } from '../sizing';
+import { type Case, readCase } from '../usage';
+import { agreedLine } from './agreed';
 import type { PriceContext } from './context';
 import { chargeLines } from './charges';
 import { demandsOf, type Subject } from './demands';
-import { NO_GRANTS } from './pools';
+import { NO_GRANTS } from './grants';
 import { failed, type Unresolved } from './resolved';
 import { hoursForFastPath, unitMonthlyCost } from './unit-cost';
 
@@ -29,8 +31,13 @@ export function choose(placed: Placed, context: PriceContext): Chosen {
   const { need } = choice;
   const fit = fitFor(placed, need, context);
   if (fit.fits) return { ok: true, offer: fit.offer };
-  const values = { region: book.region(region)!.name, vcpu: need.vcpu, memory: need.memory };
-  return { ok: false, issues: [issue('need.nothing-fits', ['choice'], values)], nearest: fit.nearest };
+  const where = book.region(region)!.name;
+  const { why } = fit;
+  if (why && why.code !== 'term.not-offered') return { ok: false, issues: [why], nearest: fit.nearest };
+  const refused = why
+    ? issue('need.not-sold-so', ['term'], { region: where, term: component.term })
+    : issue('need.nothing-fits', ['choice'], { region: where, vcpu: need.vcpu, memory: need.memory });
+  return { ok: false, issues: [refused], nearest: fit.nearest };
 }
 
 function refusal(offer: Offer, component: Component, book: PriceBook, region: string): Issue | null {
@@ -45,43 +52,85 @@ function refusal(offer: Offer, component: Component, book: PriceBook, region: st
   return issue('offer.not-in-region', ['choice'], { offer: offer.name, region: book.region(region)!.name });
 }
 
-/** Books never change, so neither does what fits: the newest answers are kept beside the book. */
-const FITS_KEPT = 4000;
-const fits = new WeakMap<PriceBook, Map<string, Fit>>();
+/** Neither books nor components ever change, so what fits is kept beside both, by everything else that it depends on. */
+const fits = new WeakMap<PriceBook, WeakMap<Component, Map<string, Fit>>>();
 
 function fitFor(placed: Placed, need: Need, context: PriceContext): Fit {
-  const { book, region, component, hoursInMonth } = placed;
-  const known = fits.get(book) ?? new Map<string, Fit>();
-  fits.set(book, known);
-  const hours = hoursForFastPath(component, hoursInMonth, context.case);
-  const inRuns = component.running.pattern === 'days';
-  const { id: _id, name: _name, ...rest } = component;
-  const allowances = { ...context.allowances, month: 0 };
-  const key = hours
-    ? JSON.stringify([region, need, component.term, hours, hoursInMonth, inRuns])
-    : JSON.stringify([region, hoursInMonth, context.case, rest, allowances]);
+  const { book, component } = placed;
+  const ofBook = fits.get(book) ?? new WeakMap<Component, Map<string, Fit>>();
+  fits.set(book, ofBook);
+  const known = ofBook.get(component) ?? new Map<string, Fit>();
+  ofBook.set(component, known);
+  const key = keyOf(placed, context);
   let fit = known.get(key);
-  if (!fit) {
-    const cost = (offer: Offer): Decimal | null => {
-      const fast = hours && unitMonthlyCost(book, offer, region, component.term, hours, hoursInMonth, inRuns);
-      return fast && fast.simple ? fast.cost : tracedCost({ ...placed, offer }, context);
-    };
-    fit = cheapestThatFits(need, book.soldIn(region, component.kind), cost);
-    if (known.size >= FITS_KEPT) known.clear();
-    known.set(key, fit);
-  }
+  if (!fit) known.set(key, (fit = findFit(placed, need, context)));
   return fit;
 }
 
-/** The offer priced alone by the engine itself; null: it cannot be sold so. */
-export function tracedCost(subject: Subject, context: PriceContext): Decimal | null {
+function keyOf({ book, region, component, hoursInMonth }: Placed, context: PriceContext): string {
+  const { counted, share, month = 0 } = context.allowances;
+  const ended = allowanceMonths(book, region, component.kind).filter((end) => end <= month).length;
+  const agreed = context.agreements.length === 0 ? '' : JSON.stringify(context.agreements);
+  return `${context.case} ${hoursInMonth} ${counted} ${share} ${ended} ${agreed}`;
+}
+
+/** After how many months allowances of any offer of a kind end, in a region. */
+export function allowanceMonths(book: PriceBook, region: string, kind: Component['kind']): readonly number[] {
+  const ofBook = ends.get(book) ?? new Map<string, readonly number[]>();
+  ends.set(book, ofBook);
+  const key = `${region}\n${kind}`;
+  let known = ofBook.get(key);
+  if (!known) {
+    const rates = book.soldIn(region, kind).flatMap((offer) => book.ratesOf(offer.sku, region));
+    known = [...new Set(rates.flatMap(({ allowanceMonths: months }) => months ?? []))].sort((a, b) => a - b);
+    ofBook.set(key, known);
+  }
+  return known;
+}
+
+const ends = new WeakMap<PriceBook, Map<string, readonly number[]>>();
+
+/** Ranked by what the line will really pay: all its units, its term, its pattern, its minimums, what was agreed. */
+function findFit(placed: Placed, need: Need, context: PriceContext): Fit {
+  const { book, region, component, hoursInMonth, count } = placed;
+  const { term, running } = component;
+  const agreed = context.agreements.some((each) => each.discount !== null);
+  const hours = agreed ? null : hoursForFastPath(component, hoursInMonth, context.case);
+  const inRuns = running.pattern === 'days';
+  return cheapestThatFits(need, book.soldIn(region, component.kind), (offer) => {
+    const fast =
+      hours && unitMonthlyCost(book, offer, region, term, hours, hoursInMonth, inRuns, count.value);
+    return fast?.simple && fast.cost ? ok(fast.cost) : tracedCost({ ...placed, offer }, context);
+  });
+}
+
+/** The offer priced alone by the engine itself, contracted; or why it cannot be sold so. */
+export function tracedCost(subject: Subject, context: PriceContext): Result<Decimal> {
+  const { component, book, offer } = subject;
+  const sizeFault = freeSizeFault(component, offer, context.case);
+  if (sizeFault) return err(sizeFault);
   const demands = demandsOf(subject, context);
-  if (!demands.ok) return null;
+  if (!demands.ok) return demands;
   const resolved = { ...subject, demands: demands.value, notices: [] };
-  const line = chargeLines([resolved], NO_GRANTS, context.allowances).get(subject.component.id)!;
-  if (!line.ok) return null;
-  return line.value.parts.reduce(
-    (total, part) => total.plus(part.monthly.value),
-    subject.hoursInMonth.times(0),
-  );
+  const charged = chargeLines([resolved], NO_GRANTS, context.allowances, context.case);
+  const line = charged.lines.get(component.id)!;
+  if (!line.ok) return line;
+  const owner = { component, book: book.key, currency: book.currency };
+  return ok(agreedLine(line.value, owner, context).contracted.value);
+}
+
+/** A size set freely must lie within the offer's limits. */
+export function freeSizeFault({ size }: Component, { limits, name }: Offer, which: Case): Issue | null {
+  if (!size || !limits) return null;
+  const vcpu = decimal(readCase(size.vcpu, which));
+  const memory = decimal(readCase(size.memory, which));
+  const refuse = (what: string, least: string, most: string): Issue =>
+    issue('size.out-of-range', ['size'], { offer: name, what, least, most });
+  if (vcpu.lessThan(limits.vcpuLeast) || vcpu.greaterThan(limits.vcpuMost)) {
+    return refuse('vCPU', `${limits.vcpuLeast}`, `${limits.vcpuMost}`);
+  }
+  const least = vcpu.times(limits.memoryPerVcpuLeast);
+  const most = vcpu.times(limits.memoryPerVcpuMost);
+  if (memory.greaterThanOrEqualTo(least) && memory.lessThanOrEqualTo(most)) return null;
+  return refuse(`GiB with ${vcpu} vCPU`, `${least}`, `${most}`);
 }

@@ -1,10 +1,10 @@
 /** Own lines: meters, prices and structure that a person enters where no book has them, in the design's currency. */
-import { decimal, err, issue, ok, type Result } from '../base';
+import { decimal, err, issue, ok, type Result, ZERO } from '../base';
 import type { Component } from '../design';
-import { chargeFor, readCharge } from '../rates';
+import { type ChargeContext, chargeFor, readCharge } from '../rates';
 import { type Figure, given, product, relabel } from '../trace';
 import { afterAllowance, type Case, readCase } from '../usage';
-import type { ChargedLine, LinePart } from './charges';
+import { type ChargedLine, type LinePart, nothing, plainPart } from './charges';
 import type { PriceContext } from './context';
 import { countOf } from './meter-context';
 
@@ -42,21 +42,13 @@ function customPart(row: Row, index: number, count: Figure, context: PriceContex
   const quantity = afterAllowance(all, included, context.allowances);
   const source = { book: 'entered by hand', revision: 0, effective: '', sku: 'own line', region: '' };
   const use = { quantity, sizes: [{ size: each, count }] };
-  const figure = chargeFor(charge, use, { unit: row.unit, currency, source });
+  const priced: ChargeContext = { unit: row.unit, currency, source };
+  const figure = chargeFor(charge, use, priced);
   if (!figure.ok) return figure;
-  const once = flat && charge.once ? figure.value.value : decimal(0);
-  const monthly = once.isZero()
-    ? relabel(figure.value, row.label)
-    : given(row.label, decimal(0), currency, `paid once: ${once}`);
+  const label = relabel(figure.value, row.label);
+  const once = flat && charge.once;
   return ok({
-    meter: `custom-${index + 1}`,
-    sku: '',
-    monthly,
-    recurring: monthly.value,
-    upfront: decimal(0),
-    once,
-    wholeTerm: null,
-    renews: null,
-    quantity: null,
+    ...plainPart(`custom-${index + 1}`, '', row.unit, once ? nothing(label) : label),
+    once: once ? figure.value.value : ZERO,
   });
 }

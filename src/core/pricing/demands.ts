@@ -109,7 +109,7 @@ function demandOfMeter(
     notices.push(...(use.value?.notices ?? []));
   }
   if (!committedRate) return ok({ onDemand, committed: null });
-  const committed = committedPart({ ...base, rate: committedRate }, rate ?? null, meter.label);
+  const committed = committedPart({ ...base, rate: committedRate }, onDemand, meter.label);
   if (!committed.ok) return committed;
   notices.push(...committed.value.notices);
   return ok({ onDemand, committed: committed.value });

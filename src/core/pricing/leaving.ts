@@ -4,9 +4,9 @@
  */
 import type { Decimal } from '../base';
 import type { Component, Design } from '../design';
-import { commitmentOf, type EarlyEnd, earlyEndings, type EndedEarly } from '../terms';
+import { commitmentOf, type CommittedRun, type EarlyEnd, earlyEndings, type EndedEarly } from '../terms';
 import type { BookSet } from './book-set';
-import type { PricedLine } from './priced';
+import type { PricedComponent, PricedLine } from './priced';
 
 export interface Leaving {
   readonly rule: EarlyEnd['rule'];
@@ -29,24 +29,35 @@ export function leavingOf(
 ): Leaving | null {
   const rule = ruleOf(component, line, books);
   if (!rule || line.status !== 'priced' || !line.wholeTerm || onDemand.status !== 'priced') return null;
-  const { months, amount } = line.wholeTerm;
-  const committed = amount.dividedBy(months);
+  const run = committedRun(line, line.wholeTerm, onDemand.monthly.value, rule, design.currency);
+  const { rows, breakEven } = earlyEndings(run);
+  return { rule: rule.rule, rows, breakEven };
+}
+
+/** The committed part of a line by itself. `onDemand` is the month of the same line on demand. */
+export function committedRun(
+  line: PricedComponent,
+  { months, amount }: NonNullable<PricedComponent['wholeTerm']>,
+  onDemand: Decimal,
+  rule: EarlyEnd,
+  currency: string,
+): CommittedRun {
   const upfront = line.upfront.minus(line.once);
   // What the line holds beside its commitment costs the same either way.
-  const beside: Decimal = line.monthly.value.minus(committed);
-  const { rows, breakEven } = earlyEndings({
+  const beside: Decimal = line.monthly.value.minus(amount.dividedBy(months));
+  return {
     months,
     recurring: amount.minus(upfront).dividedBy(months),
     upfront,
-    onDemand: onDemand.monthly.value.minus(beside),
-    currency: design.currency,
+    onDemand: onDemand.minus(beside),
+    currency,
     rule,
-  });
-  return { rule: rule.rule, rows, breakEven };
+  };
 }
 
 function ruleOf(component: Component, line: PricedLine, books: BookSet): EarlyEnd | null {
   if (!commitmentOf(component.term) || line.status !== 'priced') return null;
+  if (line.early) return line.early;
   const { book, offer } = line;
   if (!book || !offer || !component.place) return null;
   const rates = books.get(book.key, book.revision)?.ratesOf(offer.sku, component.place.region) ?? [];

@@ -6,7 +6,7 @@ import type { ChargeUse } from '../rates';
 import type { Rank } from '../terms';
 import { entered, type Figure, given, product } from '../trace';
 import { conversionFactor } from '../units';
-import { atLeastIfAny, type Case, readCase, type RunningTime } from '../usage';
+import { atLeastIfAny, type Case, readCase, type RunningTime, type Week } from '../usage';
 
 export interface MeterContext {
   readonly component: Component;
@@ -19,10 +19,27 @@ export interface MeterContext {
   readonly case: Case;
 }
 
+/** What depends on single units and on when they run: sustained use, caps, commitments. Worked out when someone asks. */
+export interface RunningShape {
+  /** Units with the hours they are billed for. */
+  readonly ranks: () => readonly Rank[];
+  /** All units as they are billed, over the week; `used` without the least number of units. */
+  readonly weeks: () => readonly Week[];
+  readonly used: () => readonly Week[];
+  /** How many of the rate's units one unit-hour is: its vCPU for a rate per vCPU-hour. */
+  readonly perHour: () => Figure;
+  /** The same for another rate of the meter. */
+  readonly perHourOf: (rate: Rate) => Result<Figure>;
+  /** The least that each unit is billed for, in hours; null: none. */
+  readonly leastHours: Figure | null;
+}
+
 export interface MeterUse extends ChargeUse {
   readonly notices: readonly Issue[];
-  /** Running meters: how many units run how long, for everything that looks at single units. */
-  readonly ranks?: readonly Rank[];
+  /** Running meters: how many units run how long and when. */
+  readonly running?: RunningShape;
+  /** Capacity units: what is paid beside them, whatever their number. */
+  readonly beside?: Figure;
 }
 
 /** What one component asks of one rate. Amounts are kept by it: it is the same object from resolving to charging. */

@@ -1,18 +1,19 @@
 /** What meters of a month's use bill: entered, or worked out from the component's load; in started chunks where the rate says so. */
-import { decimal, type Decimal, err, issue, type Issue, ok, type Result } from '../base';
+import { addAll, decimal, type Decimal, err, issue, type Issue, ok, type Result } from '../base';
 import type { UsageEntry } from '../design';
 import { entered, type Figure, given, product } from '../trace';
 import { unitOf } from '../units';
 import {
-  atLeast,
+  atLeastIfAny,
   billedChunks,
   billedSize,
   bytesEach,
   loadShape,
-  meanOf,
   readCase,
   requestRate,
+  sideBySide,
   timesGrown,
+  WEEK_HOURS,
 } from '../usage';
 import {
   convertFigure,
@@ -36,14 +37,16 @@ export function monthlyUse(context: MeterContext): Result<MeterUse | null> {
   if (!quantity.ok) return quantity;
   const units = countedUnits(context);
   const least = rate.minimums?.each;
-  const raised = least ? atLeast('Each, at least', quantity.value, least.times(units.value)) : quantity.value;
+  const raised = least
+    ? atLeastIfAny('Each, at least', quantity.value, least.times(units.value))
+    : quantity.value;
   notices.push(...minimumNotices(context, quantity.value, raised));
   return ok({ quantity: raised, notices });
 }
 
 /** For all units. An entered value is for one unit, the load for the whole component. */
 function enteredOrDerived(context: MeterContext): Result<Figure | null> {
-  const { component, meter, count, case: which } = context;
+  const { component, meter, case: which } = context;
   const entry = component.usage[meter.meter];
   if (!entry) return component.load && meter.derived ? derived(context) : ok(null);
   const amount = decimal(readCase(entry.amount, which));
@@ -53,7 +56,7 @@ function enteredOrDerived(context: MeterContext): Result<Figure | null> {
   const input = { component: component.id, entry: `usage/${meter.meter}` };
   const leaf = entered(`${meter.label}, each`, amount, entry.unit, input);
   const each = timesGrown(leaf, entry.grown);
-  return ok(product('For all units', entry.unit, [count, each]));
+  return ok(product('For all units', entry.unit, [countedUnits(context), each]));
 }
 
 /** Requests = rate × seconds; transfer = requests × size of one exchange. Needs H12, H18. */
@@ -71,16 +74,19 @@ function monthlyRequests({ component, time, hoursInMonth, case: which }: MeterCo
   const load = component.load!;
   const rate = requestRate(load, which);
   if (!rate.ok) return rate;
-  const one = decimal(1);
-  const shape = loadShape(load, which).map((height, hour) => {
-    const units = time.profile.units[hour]!;
-    return units.lessThan(one) ? height.times(units) : height;
-  });
+  const shape = loadShape(load, which);
+  if (!shape.ok) return shape;
+  const total = addAll(
+    sideBySide(shape.value, time.profile.weeks)
+      .filter(({ b: units }) => !units.isZero())
+      .map(({ weekHours, a: height }) => height.times(weekHours)),
+  );
   const seconds = product('Seconds of the month', 'second', [
     given('Hours of the month', hoursInMonth, 'hour'),
     given('Seconds of an hour', decimal(3600), 'second'),
   ]);
-  const height = given('Mean height of the load', meanOf(shape), '', 'over the 168 hours, while it runs');
+  const mean = total.dividedBy(WEEK_HOURS);
+  const height = given('Mean height of the load', mean, '', 'over the 168 hours, while it runs');
   return ok(product('Requests in the month', 'request', [rate.value, seconds, height]));
 }
 
@@ -104,7 +110,7 @@ function eventSize({ component, meter, case: which }: MeterContext): Figure | nu
 
 /** Events × how long each runs × the size it runs at. Needs F4, K2. */
 export function runsUse(context: MeterContext): Result<MeterUse> {
-  const { component, meter, rate, count, case: which } = context;
+  const { component, meter, rate, case: which } = context;
   const missing = (what: string): Result<never> =>
     err(issue('usage.missing', ['usage', meter.meter], { meter: what }));
   const entry = component.usage[meter.meter];
@@ -116,7 +122,7 @@ export function runsUse(context: MeterContext): Result<MeterUse> {
     const each = timesGrown(runs, events.grown);
     const inOnes = convertFigure(each, 'request');
     if (!inOnes.ok) return inOnes;
-    total = product('Runs of all units', 'request', [count, inOnes.value]);
+    total = product('Runs of all units', 'request', [countedUnits(context), inOnes.value]);
   } else if (component.load) {
     const derivedRuns = monthlyRequests(context);
     if (!derivedRuns.ok) return derivedRuns;
@@ -134,7 +140,10 @@ export function runsUse(context: MeterContext): Result<MeterUse> {
   if (size.value) parts.push(size.value);
   const unit = size.value ? `${size.value.unit}-second` : 'second';
   const quantity = convertFigure(product('Run time of all', unit, parts), rate.unit);
-  return quantity.ok ? ok({ quantity: quantity.value, notices: [] }) : quantity;
+  if (!quantity.ok) return quantity;
+  const least = rate.minimums?.each?.times(countedUnits(context).value);
+  const raised = least ? atLeastIfAny('Each, at least', quantity.value, least) : quantity.value;
+  return ok({ quantity: raised, notices: minimumNotices(context, quantity.value, raised) });
 }
 
 function durationOf({ component, case: which }: MeterContext, entry: UsageEntry | undefined): Figure | null {

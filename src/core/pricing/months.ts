@@ -6,22 +6,20 @@
  */
 import { addAll, decimal, type Decimal, ONE, ZERO } from '../base';
 import { mainMeter, meterOfKind } from '../books';
-import type { Assumptions, Component, Design, UsageEntry } from '../design';
+import { allComponents, type Assumptions, type Component, type Design, type UsageEntry } from '../design';
+import { isInForce } from '../terms';
 import { type MonthConvention } from '../time';
 import { type Case, type Grown, readCase } from '../usage';
+import { Account, type MonthAmounts } from './account';
 import type { BookSet } from './book-set';
+import { allowanceMonths } from './choose';
 import type { When } from './context';
 import { priceDesign } from './price-design';
-import type { PricedComponent, PricedDesign } from './priced';
+import type { PricedDesign } from './priced';
 
 export const DEFAULT_HORIZON = 36;
 
-export interface MonthAmounts {
-  /** As it compares: upfront payments spread over their term; one-time fees in their month. */
-  readonly monthly: Decimal;
-  /** What leaves the account in this month. */
-  readonly cash: Decimal;
-}
+export type { MonthAmounts } from './account';
 
 export interface MonthRow extends MonthAmounts {
   /** The first is 1. */
@@ -29,6 +27,8 @@ export interface MonthRow extends MonthAmounts {
   /** `2027-01`; null where the design has no start. */
   readonly calendar: string | null;
   readonly components: ReadonlyMap<string, MonthAmounts>;
+  /** Commitments that end in this month before their term, and what the book's rule asks for it. */
+  readonly endings: readonly { readonly id: string; readonly due: Decimal }[];
   /** How many of the month's components have no amount. */
   readonly unpriced: number;
 }
@@ -44,24 +44,33 @@ export interface MonthSeries {
   readonly unpriced: number;
 }
 
-/** Prices `horizon` months (1 to 120) of one case. */
+/**
+ * Prices `horizon` months (1 to 120) of one case. `usual` is the design priced as it stands, where somebody has it
+ * already: months in which nothing differs are not priced again.
+ */
 export function priceMonths(
   design: Design,
   books: BookSet,
   which: Case = 'likely',
   horizon: number = DEFAULT_HORIZON,
+  usual?: PricedDesign,
 ): MonthSeries {
-  const ends = allowanceEnds(priceDesign(design, books, which));
+  const ends = allowanceEnds(design, books);
+  const keyOf = (inMonth: Design, when: When): string => {
+    const ended = ends.filter((end) => end <= when.month).length;
+    const inForce = (design.agreements ?? []).filter((each) => isInForce(each, when.date));
+    return JSON.stringify([inMonth.sections, inMonth.assumptions.month, ended, inForce.map(({ id }) => id)]);
+  };
   const known = new Map<string, PricedDesign>();
+  if (usual) known.set(keyOf(design, whenOf(design, 0)), usual);
+  const account = new Account(design, books, which);
   const rows = Array.from({ length: horizon }, (_, month): MonthRow => {
     const when = whenOf(design, month);
     const inMonth = designOfMonth(design, month, which);
-    const ended = ends.filter((end) => end <= month);
-    const dated = design.agreements?.length ? when.date : null;
-    const key = JSON.stringify([inMonth.sections, inMonth.assumptions.month, ended, dated]);
+    const key = keyOf(inMonth, when);
     const priced = known.get(key) ?? priceDesign(inMonth, books, which, new Map(), when);
     known.set(key, priced);
-    return rowOf(design, month, when, priced);
+    return { ...account.month(priced, inMonth, when), calendar: when.date?.slice(0, 7) ?? null };
   });
   return {
     currency: design.currency,
@@ -72,44 +81,6 @@ export function priceMonths(
     whole: total(rows),
     unpriced: Math.max(0, ...rows.map((row) => row.unpriced)),
   };
-}
-
-function rowOf(design: Design, month: number, when: When, priced: PricedDesign): MonthRow {
-  const firsts = new Map(
-    design.sections.flatMap((section) =>
-      section.components.map((component) => [component.id, firstMonth(component)] as const),
-    ),
-  );
-  const lines = priced.sections
-    .flatMap((section) => section.lines)
-    .filter((line): line is PricedComponent => line.status === 'priced');
-  const components = new Map(
-    lines.map((line) => [line.id, amountsOf(line, month - firsts.get(line.id)!)] as const),
-  );
-  const all = [...components.values()];
-  return {
-    month: month + 1,
-    calendar: when.date?.slice(0, 7) ?? null,
-    components,
-    monthly: addAll(all.map((each) => each.monthly)),
-    cash: addAll(all.map((each) => each.cash)),
-    unpriced: priced.unpriced,
-  };
-}
-
-/** `age` is how many months the component has existed. */
-function amountsOf(line: PricedComponent, age: number): MonthAmounts {
-  const once = age === 0 ? line.once : ZERO;
-  const due = line.renews !== null && age % line.renews === 0;
-  const upfront = due ? line.upfront.minus(line.once) : ZERO;
-  return {
-    monthly: line.monthly.value.plus(once),
-    cash: line.recurring.plus(upfront).plus(once),
-  };
-}
-
-function firstMonth({ months }: Component): number {
-  return (months?.from ?? 1) - 1;
 }
 
 /** The design as it is in one month (0 is the first): who exists, and how much of everything. */
@@ -200,18 +171,15 @@ function whenOf({ assumptions }: Design, month: number): When {
   return { month, date: `${Math.floor(at / 12)}-${calendar}-01` };
 }
 
-/** The months after which allowances of this design end. */
-function allowanceEnds(priced: PricedDesign): number[] {
-  const notices = priced.sections.flatMap((section) =>
-    section.lines.flatMap((line) => (line.status === 'priced' ? line.notices : [])),
-  );
-  return [
-    ...new Set(
-      notices
-        .filter((notice) => notice.code === 'allowance.ended')
-        .map((notice) => Number(notice.values.months)),
-    ),
-  ].sort((a, b) => a - b);
+/** The months after which allowances end that this design may use. */
+function allowanceEnds(design: Design, books: BookSet): number[] {
+  const found = new Set<number>();
+  for (const { place, kind } of allComponents(design)) {
+    const pin = design.books.find((each) => each.book === place?.book);
+    const book = pin && books.get(pin.book, pin.revision);
+    if (book && place) for (const end of allowanceMonths(book, place.region, kind)) found.add(end);
+  }
+  return [...found].sort((a, b) => a - b);
 }
 
 function total(rows: readonly MonthAmounts[]): MonthAmounts {
@@ -224,5 +192,20 @@ function total(rows: readonly MonthAmounts[]): MonthAmounts {
 function chunks<T>(rows: readonly T[], size: number): T[][] {
   return Array.from({ length: Math.ceil(rows.length / size) }, (_, at) =>
     rows.slice(at * size, (at + 1) * size),
+  );
+}
+
+/** Whether some month may differ from the usual one: then "12 months" is more than twelve times it. */
+export function movesOverTime(design: Design, books: BookSet): boolean {
+  const { growth, season, campaigns, month, start } = design.assumptions;
+  const dated = (design.agreements ?? []).some(({ from, to }) => from ?? to);
+  return (
+    !!growth ||
+    !!season ||
+    !!campaigns?.length ||
+    (dated && start !== undefined) ||
+    month.hours === 'calendar' ||
+    allComponents(design).some((each) => each.months ?? each.later?.length) ||
+    allowanceEnds(design, books).some((end) => end < 12)
   );
 }

@@ -1,100 +1,52 @@
 /**
- * Pools: tiers and allowances are counted over the scope their rate names, once; each component then carries its
- * share in proportion to its quantity. A pool over a provider whose regions have different prices is charged per
- * region price on the pooled quantity, so that the tier reached is the account's. Source: pricing rules, "Pools".
+ * Pools: minimums of the month, allowances and tiers are counted over the scope their rate names, once. Each member
+ * pays by its own prices, at the tier that is reached together, by its share of the quantity; no member takes another's
+ * price, and the order of lines changes nothing. Source: pricing rules, "Pools", "Where two rules meet", 1, 5, 9.
  */
-import { assertNever, decimal, type Decimal, ok, type Result } from '../base';
-import type { BookHead, Grant, Rate } from '../books';
-import { chargeFor, POOLABLE } from '../rates';
+import { assertNever, type Decimal, ONE } from '../base';
+import type { BookHead, Rate } from '../books';
+import { POOLABLE } from '../rates';
 import { type Figure, given, product, quotient, type RateSource, relabel, restated, sum } from '../trace';
-import { conversionFactor } from '../units';
-import { afterAllowance, type AllowanceTerms, atLeastIfAny } from '../usage';
+import { conversionFactor, unitOf } from '../units';
+import {
+  afterAllowance,
+  type AllowanceTerms,
+  atLeastIfAny,
+  type Included,
+  type Week,
+  WEEK_HOURS,
+  weekUnitHours,
+} from '../usage';
+import type { CommittedPart } from './committed-part';
+import { grantFigures, type Grants } from './grants';
 import type { Demand } from './meter-context';
+import type { Resolved } from './resolved';
 
+/** One demand on one rate, with the commitment that stands before it. */
 export interface Claim {
   readonly demand: Demand;
   readonly book: BookHead;
+  readonly committed: CommittedPart | null;
+  readonly owner: Resolved;
 }
 
-/** Amounts in the book's currency, by the demand they pay for. */
-export type Amounts = ReadonlyMap<Demand, Result<Figure>>;
-
-/** An allowance that units of another component bring along. */
-export interface Granted {
-  readonly book: string;
-  readonly region: string;
-  readonly by: string;
-  readonly grant: Grant;
-  readonly units: Decimal;
+/** What the allowance leaves of a claim's use, before any commitment. All in the rate's unit. */
+export interface Left {
+  /** All its use, and that of the pool. */
+  readonly own: Figure;
+  readonly total: Figure;
+  readonly quantity: Figure;
+  /** Of its use; null: all. */
+  readonly share: Figure | null;
+  /** Beyond its use, to fill a minimum of the month: on demand in `quantity`, or committed. */
+  readonly missing: Figure | null;
+  /** The whole pool's, where it can be told in one figure; null: the sum of its members. */
+  readonly whole: Figure | null;
 }
 
-/** Grants of a whole design, by what they are for: most meters have none, and every line asks. */
-export type Grants = ReadonlyMap<string, readonly Granted[]>;
-
-export const NO_GRANTS: Grants = new Map();
-
-export function grantsByMeter(grants: readonly Granted[]): Grants {
-  const found = new Map<string, Granted[]>();
-  for (const each of grants) {
-    const key = grantKey(each.book, each.grant);
-    const known = found.get(key);
-    if (known) known.push(each);
-    else found.set(key, [each]);
-  }
-  return found;
-}
-
-/** All that is granted to a meter of a book, wherever it is granted. */
-export function grantedTo(
-  grants: Grants,
-  book: string,
-  rate: Pick<Rate, 'sku' | 'meter'>,
-): readonly Granted[] {
-  return grants.size === 0 ? [] : (grants.get(grantKey(book, rate)) ?? []);
-}
-
-function grantKey(book: string, { sku, meter }: Pick<Rate, 'sku' | 'meter'>): string {
-  return `${book}\n${sku}\n${meter}`;
-}
-
-/** The amount of every claim. */
-export function chargeClaims(
-  claims: readonly Claim[],
-  grants: Grants,
-  allowances: AllowanceTerms,
-): Map<Demand, Result<Figure>> {
-  const pools = new Map<string, Claim[]>();
-  const amounts = new Map<Demand, Result<Figure>>();
-  const alone = (claim: Claim): void => {
-    const { demand } = claim;
-    amounts.set(demand, chargeQuantity(claim, demand.use.quantity, grants, allowances));
-  };
-  for (const claim of claims) {
-    if (!isPooled(claim.demand.rate)) {
-      alone(claim);
-      continue;
-    }
-    const key = poolKey(claim);
-    const members = pools.get(key);
-    if (members) members.push(claim);
-    else pools.set(key, [claim]);
-  }
-  for (const members of pools.values()) {
-    if (members.length === 1) {
-      alone(members[0]!);
-      continue;
-    }
-    const total = poolQuantity(members);
-    const byRegion = new Map<string, Result<Figure>>();
-    for (const claim of members) {
-      const { demand } = claim;
-      const { region } = demand.rate;
-      const amount = byRegion.get(region) ?? chargeQuantity(claim, total, grants, allowances);
-      byRegion.set(region, amount);
-      amounts.set(demand, amount.ok ? ok(shareOf(claim, total, amount.value, members.length)) : amount);
-    }
-  }
-  return amounts;
+export interface Pool {
+  readonly members: readonly Claim[];
+  readonly left: ReadonlyMap<Claim, Left>;
 }
 
 /** Whether the amount of a demand depends on what others use. */
@@ -102,34 +54,45 @@ export function isPooled(rate: Rate): boolean {
   return rate.pool !== 'component' && POOLABLE.has(rate.charge.structure);
 }
 
-function poolKey(claim: Claim): string {
-  const { demand, book } = claim;
-  const { rate } = demand;
-  const what = `${book.key}\n${rate.sku}\n${rate.meter}\n${rate.term}`;
+/** Every claim in its pool; those that are counted by component each in one of its own. */
+export function poolsOf(claims: readonly Claim[], grants: Grants, allowances: AllowanceTerms): Pool[] {
+  const byKey = new Map<string, Claim[]>();
+  const pools: Claim[][] = [];
+  for (const claim of claims) {
+    if (!isPooled(claim.demand.rate)) {
+      pools.push([claim]);
+      continue;
+    }
+    const key = poolKey(claim);
+    const members = byKey.get(key);
+    if (members) {
+      members.push(claim);
+      continue;
+    }
+    const made = [claim];
+    byKey.set(key, made);
+    pools.push(made);
+  }
+  const granted = new ComponentGrants(claims, grants);
+  return pools.map((members) => ({ members, left: leftOf(members, grants, granted, allowances) }));
+}
+
+function poolKey({ demand: { rate }, book }: Claim): string {
+  const unit = unitOf(rate.unit);
+  const what = `${book.key}\n${rate.meter}\n${rate.term}\n${unit.ok ? unit.value.dimension : rate.unit}`;
   switch (rate.pool) {
     case 'component':
       throw new Error('what is counted by component is in no pool');
     case 'region':
-      return `region\n${rate.region}\n${what}`;
+      return `region\n${rate.region}\n${rate.sku}\n${what}`;
     case 'provider':
-      return `provider\n${what}\n${rate.unit}`;
+      return `provider\n${rate.sku}\n${what}`;
     case 'workspace':
       // All that one meter measures, whichever offer of the book it is bought as.
-      return `workspace\n${book.key}\n${rate.meter}\n${rate.term}\n${rate.unit}`;
+      return `workspace\n${what}`;
     default:
       return assertNever(rate.pool);
   }
-}
-
-function poolQuantity(members: readonly Claim[]): Figure {
-  const first = members[0]!;
-  const { rate } = first.demand;
-  const where = rate.pool === 'region' ? rate.region : first.book.provider;
-  return sum(
-    `All of it in ${where}, ${members.length} components`,
-    rate.unit,
-    members.map((member) => member.demand.use.quantity),
-  );
 }
 
 export function rateSource(rate: Rate, book: BookHead): RateSource {
@@ -142,50 +105,213 @@ export function rateSource(rate: Rate, book: BookHead): RateSource {
   };
 }
 
-function chargeQuantity(
-  claim: Claim,
-  quantity: Figure,
+/** Where the rate counts by component, a grant is shared out by quantity over all components that it reaches. */
+class ComponentGrants {
+  private readonly totals = new Map<string, Decimal>();
+
+  constructor(claims: readonly Claim[], grants: Grants) {
+    if (grants.size === 0) return;
+    for (const { demand, book } of claims) {
+      if (isPooled(demand.rate)) continue;
+      const key = this.key(demand.rate, book);
+      const known = this.totals.get(key);
+      const { value } = demand.use.quantity;
+      this.totals.set(key, known ? known.plus(value) : value);
+    }
+  }
+
+  private key({ sku, region, meter }: Rate, book: BookHead): string {
+    return `${book.key}\n${sku}\n${region}\n${meter}`;
+  }
+
+  share({ demand, book }: Claim, granted: readonly Figure[]): readonly Figure[] {
+    const total = this.totals.get(this.key(demand.rate, book));
+    const { quantity } = demand.use;
+    if (granted.length === 0 || !total || total.isZero() || total.equals(quantity.value)) return granted;
+    const { unit } = demand.rate;
+    const share = quotient('Share by quantity', '', [
+      restated('This component', quantity, unit),
+      given('All components that it reaches', total, unit),
+    ]);
+    return granted.map((each) => product('Share of what is included', unit, [each, share]));
+  }
+}
+
+/** A figure in another unit of the same dimension. */
+export function inUnit(figure: Figure, unit: string): Figure {
+  const factor = figure.unit === unit ? null : conversionFactor(figure.unit, unit);
+  if (!factor?.ok) return figure;
+  return product(`In ${unit}`, unit, [
+    figure,
+    given(`1 ${figure.unit} in ${unit}`, factor.value, `${unit} each`),
+  ]);
+}
+
+function leftOf(
+  members: readonly Claim[],
   grants: Grants,
+  granted: ComponentGrants,
   allowances: AllowanceTerms,
-): Result<Figure> {
-  const { book, demand } = claim;
-  const { rate, use } = demand;
-  const least = atLeastIfAny('Minimum of the month', quantity, rate.minimums?.total ?? null);
-  const included = {
+): Map<Claim, Left> {
+  const wholes = new Map<Rate, Whole>();
+  const wholeOf = (claim: Claim): Whole => {
+    const { rate } = claim.demand;
+    let whole = wholes.get(rate);
+    if (!whole) wholes.set(rate, (whole = wholeFor(claim, members, grants, granted, allowances)));
+    return whole;
+  };
+  const all = members.map(wholeOf);
+  const alike = all.every(
+    (each) => each.left.value.equals(all[0]!.left.value) && each.left.unit === all[0]!.left.unit,
+  );
+  const plain = alike && members.every((member) => !member.committed?.running);
+  return new Map(members.map((member, at) => [member, memberLeft(member, members.length, all[at]!, plain)]));
+}
+
+/** A pool as one of its rates sees it, in that rate's unit. */
+interface Whole {
+  readonly total: Figure;
+  readonly missing: Decimal;
+  readonly bought: Decimal;
+  readonly left: Figure;
+  readonly share: Figure | null;
+}
+
+function wholeFor(
+  claim: Claim,
+  members: readonly Claim[],
+  grants: Grants,
+  granted: ComponentGrants,
+  allowances: AllowanceTerms,
+): Whole {
+  const { rate } = claim.demand;
+  const { unit } = rate;
+  const quantities = members.map((member) => inUnit(usedBy(member), unit));
+  const where = rate.pool === 'region' ? rate.region : claim.book.provider;
+  const used =
+    quantities.length === 1
+      ? quantities[0]!
+      : sum(`All of it in ${where}, ${members.length} components`, unit, quantities);
+  const least = rate.minimums?.total ?? null;
+  const committed = members.some((member) => member.committed?.running);
+  const bought = committed
+    ? members.reduce((total, member) => total.plus(inUnit(boughtBy(member), unit).value), used.value.times(0))
+    : used.value;
+  const missing =
+    least && !bought.isZero() && bought.lessThan(least) ? least.minus(bought) : used.value.times(0);
+  const onDemand = committed ? missing.times(onDemandShare(members, unit, bought)) : missing;
+  const raised = !committed
+    ? atLeastIfAny('Minimum of the month', used, least)
+    : onDemand.isZero()
+      ? used
+      : sum('With what the minimum of the month adds', unit, [
+          used,
+          given('Missing to the minimum, on demand', onDemand, unit, `at least ${least}`),
+        ]);
+  const every = grantFigures(grants, claim.book.key, rate);
+  const others = members.flatMap((member) =>
+    member.demand.rate.sku === rate.sku ? [] : [member.demand.rate],
+  );
+  const skus = new Map(others.map((each) => [each.sku, each]));
+  const included: Included = {
     amount: rate.allowance,
     months: rate.allowanceMonths,
-    granted: grantsFor(claim, grants),
+    granted: isPooled(rate)
+      ? [
+          ...every,
+          ...[...skus.values()].flatMap((each) =>
+            grantFigures(grants, claim.book.key, each).map((one) => inUnit(one, unit)),
+          ),
+        ]
+      : granted.share(claim, every),
   };
-  const charged = afterAllowance(least, included, allowances);
-  const context = { unit: rate.unit, currency: book.currency, source: rateSource(rate, book) };
-  return chargeFor(rate.charge, { ...use, quantity: charged }, context);
+  const left = afterAllowance(raised, included, allowances);
+  const share =
+    left === raised || raised.value.isZero() || left.value.equals(raised.value)
+      ? null
+      : quotient('Left after the allowance', '', [
+          restated('Charged', left, unit),
+          restated('All of it', raised, unit),
+        ]);
+  return { total: used, missing, bought, left, share };
 }
 
-/** What other components of the design bring to this pool, in its unit. */
-function grantsFor({ demand: { rate }, book }: Claim, grants: Grants): readonly Figure[] {
-  return grantedTo(grants, book.key, rate).flatMap(({ grant, units, by, region }) => {
-    const reaches = rate.pool === 'provider' || rate.pool === 'workspace' || region === rate.region;
-    const factor = reaches ? conversionFactor(grant.unit, rate.unit) : null;
-    if (!factor?.ok) return [];
-    const each = given('Included with each', grant.amount.times(factor.value), rate.unit);
-    return [product(`Included with ${by}`, rate.unit, [given('Units', units, ''), each])];
-  });
+/** The part of what is bought that no commitment pays. */
+function onDemandShare(members: readonly Claim[], unit: string, bought: Decimal): Decimal {
+  if (bought.isZero()) return ONE;
+  const own = members
+    .filter((member) => !member.committed?.running)
+    .reduce((total, member) => total.plus(inUnit(usedBy(member), unit).value), bought.times(0));
+  return own.dividedBy(bought);
 }
 
-function shareOf(claim: Claim, total: Figure, amount: Figure, members: number): Figure {
-  if (total.value.isZero()) {
-    const equal = quotient('Equal share', '', [
-      given('One', decimal(1), ''),
-      given('Components', decimal(members), ''),
-    ]);
-    const whole = relabel(amount, 'The whole pool', 'nothing is used; shared equally');
-    return product('Share of the pool', claim.book.currency, [whole, equal]);
+/** What a member uses, in its rate's unit; under a commitment without the units that only a minimum adds. */
+function usedBy({ demand, committed, owner }: Claim): Figure {
+  const running = demand.use.running;
+  if (!committed?.running || !running) return demand.use.quantity;
+  if (!demand.rate.minimums?.count && !running.leastHours) return demand.use.quantity;
+  return product('Used', demand.rate.unit, [
+    given('Unit-hours used', monthUnitHours(committed.running.used, owner.hoursInMonth), 'hour'),
+    running.perHour(),
+  ]);
+}
+
+/** What a member buys: committed units every hour and what runs above them. */
+function boughtBy(claim: Claim): Figure {
+  const { demand, committed, owner } = claim;
+  const running = demand.use.running;
+  if (!committed?.running || !running) return demand.use.quantity;
+  const above = monthUnitHours(committed.running.above(ONE), owner.hoursInMonth);
+  const hours = committed.units.value.times(owner.hoursInMonth).plus(above);
+  return product('Bought', demand.rate.unit, [
+    given('Unit-hours bought, committed or not', hours, 'hour'),
+    running.perHour(),
+  ]);
+}
+
+export function monthUnitHours(weeks: readonly Week[], hoursInMonth: Decimal): Decimal {
+  return weekUnitHours(weeks).times(hoursInMonth).dividedBy(WEEK_HOURS);
+}
+
+function memberLeft(claim: Claim, members: number, whole: Whole, plain: boolean): Left {
+  const { demand, committed } = claim;
+  const { unit } = demand.rate;
+  if (members === 1 && !committed?.running) {
+    return {
+      own: whole.total,
+      total: whole.total,
+      quantity: whole.left,
+      share: whole.share,
+      missing: null,
+      whole: whole.left,
+    };
   }
-  const whole = relabel(amount, 'The whole pool', 'priced once for all its components');
-  const own = restated('This component', claim.demand.use.quantity, total.unit);
-  const all = restated('All of the pool', total, total.unit);
-  return product('Share of the pool', claim.book.currency, [
-    whole,
-    quotient('Share by quantity', '', [own, all]),
+  const own = usedBy(claim);
+  const bought = committed?.running ? boughtBy(claim).value : own.value;
+  const missing =
+    whole.missing.isZero() || whole.bought.isZero()
+      ? null
+      : given(
+          'Missing to the minimum of the month',
+          whole.missing.times(bought).dividedBy(whole.bought),
+          unit,
+          'shared by quantity',
+        );
+  const filled =
+    missing && !committed?.running ? sum('With what the minimum adds', unit, [own, missing]) : own;
+  const quantity = whole.share ? product('Left after the allowance', unit, [filled, whole.share]) : filled;
+  return { own, total: whole.total, quantity, share: whole.share, missing, whole: plain ? whole.left : null };
+}
+
+/** A member's share of an amount that was worked out for the whole pool. */
+export function shareOfPool(amount: Figure, own: Figure, whole: Figure, currency: string): Figure {
+  if (whole.value.isZero())
+    return product('Nothing of the pool', currency, [amount, given('Share', own.value, '')]);
+  return product('Share of the pool', currency, [
+    relabel(amount, 'The whole pool', 'at its own prices'),
+    quotient('Share by quantity', '', [
+      restated('This component', own, whole.unit),
+      restated('All of the pool', whole, whole.unit),
+    ]),
   ]);
 }

@@ -1,7 +1,8 @@
 /**
  * The engine: design × books → lines, pools, totals, each with its trace. One call prices one case; `priceCases`
- * prices all three, pools and tiers anew each time. The order: charge (pools once), spend commitments, prepaid credit,
- * agreements, currency, and last the shares of spend. Source: pricing rules, "From usage to amount", "Three cases".
+ * prices all three, pools and tiers anew each time. The order: charge (allowances, commitments, tiers), prepaid credit,
+ * agreements, currency, and last the shares of spend. Source: pricing rules, "From usage to amount", "Three cases",
+ * "Where two rules meet", 1.
  */
 import { type Decimal, type Issue, type Result, ZERO } from '../base';
 import { head } from '../books';
@@ -16,11 +17,11 @@ import { coverByCredit } from './credit-cover';
 import { customLine } from './custom-line';
 import { exchanged, exchangeStep } from './exchange';
 import { ownLicences, withOwn } from './own-licences';
-import { type Granted, grantedTo, grantsByMeter, isPooled } from './pools';
+import { type Granted, grantedTo, grantsByMeter } from './grants';
+import { isPooled } from './pools';
 import type { PricedComponent, PricedDesign, PricedLine } from './priced';
 import { resolveComponent } from './resolve';
 import type { Resolved } from './resolved';
-import { coverSpend } from './spend-cover';
 import { chargeShare, isShareOfSpend, nextShare, type SpentLine } from './spend-lines';
 import { totalsOf } from './totals';
 
@@ -63,7 +64,9 @@ function openComponent(component: Component, books: BookSet, context: PriceConte
   if (component.kind === 'custom') return customPriced(component, context);
   const resolution = resolveComponent(component, books, context);
   if (!resolution.ok) return unpriced(component.id, resolution.issues, resolution.nearest);
-  const step = exchangeStep(resolution.value.book.currency, design.currency, design.assumptions.exchange);
+  const { exchange, start } = design.assumptions;
+  const date = start ? `${start}-01` : null;
+  const step = exchangeStep(resolution.value.book.currency, design.currency, exchange, date);
   return step.ok ? { value: resolution.value, step: step.value } : unpriced(component.id, [step.issue]);
 }
 
@@ -89,9 +92,11 @@ function customPriced(component: Component, context: PriceContext): PricedLine {
     wholeTerm: null,
     onDemand: null,
     count: line.value.count.value,
+    early: null,
+    ahead: [],
     dependent: false,
     grants: [],
-    notices: [],
+    notices: agreed.notices,
   };
 }
 
@@ -103,14 +108,13 @@ function priceOthers(open: readonly Open[], lines: Map<string, PricedLine>, cont
     ...[...own.values()].flat(),
     ...[...lines.values()].flatMap((line) => (line.status === 'priced' ? line.grants : [])),
   ]);
-  const charged = chargeLines(resolved, grants, context.allowances);
-  const spend = coverSpend(resolved, charged, context.case);
-  const credit = coverByCredit(resolved, spend.lines, context.case);
+  const charged = chargeLines(resolved, grants, context.allowances, context.case);
+  const credit = coverByCredit(resolved, charged.lines, context.case);
   const covered = coveredBooks(resolved);
   for (const { value, step } of open) {
     const { id } = value.component;
     const line = credit.lines.get(id)!;
-    const notices = [...(spend.notices.get(id) ?? []), ...(credit.notices.get(id) ?? [])];
+    const notices = [...(charged.notices.get(id) ?? []), ...(credit.notices.get(id) ?? [])];
     const dependent =
       covered.has(value.book.key) ||
       value.demands.onDemand.some(
@@ -212,9 +216,11 @@ function pricedLine(
     wholeTerm: agreed.wholeTerm && { ...agreed.wholeTerm, amount: convert(agreed.wholeTerm.amount) },
     onDemand: line.value.onDemand && monthAndOwn(line.value.onDemand.value),
     count: count.value,
+    early: agreed.early,
+    ahead: agreed.ahead.map(({ by, amount }) => ({ by, amount: convert(amount) })),
     dependent: around.dependent,
     grants: around.grants,
-    notices: [...resolved.notices, ...around.notices],
+    notices: [...resolved.notices, ...around.notices, ...agreed.notices],
   };
   return priced;
 }

@@ -4,7 +4,9 @@ import type { BookHead, Kind, Offer } from '../books';
 import type { Miss } from '../sizing';
 import type { Figure } from '../trace';
 import type { Case } from '../usage';
-import type { Granted } from './pools';
+import type { EarlyEnd } from '../terms';
+import type { PaidAhead } from './agreed';
+import type { Granted } from './grants';
 
 export interface PricedComponent {
   readonly status: 'priced';
@@ -33,6 +35,10 @@ export interface PricedComponent {
   /** The same use on demand; null where it is not sold so. */
   readonly onDemand: Decimal | null;
   readonly count: Decimal;
+  /** What the book says about ending its commitment early; null: nothing, or there is none. */
+  readonly early: EarlyEnd | null;
+  /** What of its month other lines (commitments, credits) paid ahead: that money left with them. */
+  readonly ahead: readonly PaidAhead[];
   /** Whether its amount depends on what other components use. */
   readonly dependent: boolean;
   /** Allowances its units bring to others. */
@@ -69,8 +75,8 @@ export interface PricedDesign {
   readonly gross: Figure;
   readonly recurring: Decimal;
   readonly upfront: Decimal;
-  /** Cash of the first 12 months: upfront + 12 × recurring. */
-  readonly firstYear: Decimal;
+  /** Cash of twelve such months: upfront + 12 × recurring. The first 12 months are worked out one by one. */
+  readonly twelveMonths: Decimal;
   /** How many components have no amount; more than none makes every total incomplete. */
   readonly unpriced: number;
 }

@@ -56,13 +56,13 @@ describe('worked examples', () => {
     ]);
   });
 
-  it('first 12 months are cash: upfront once and twelve recurring payments', () => {
+  it('twelve such months are cash: upfront once and twelve recurring payments', () => {
     const priced = priceDesign(
       designOf([serverOf('a', { term: '36-part' }), serverOf('b')]),
       books,
       'likely',
     );
-    expect(priced.firstYear.toString()).toBe('1771.2');
+    expect(priced.twelveMonths.toString()).toBe('1771.2');
   });
 
   it('a volume is paid for what is set aside: 3 × 100 GiB × 0.08 = 24', () => {

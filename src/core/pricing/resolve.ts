@@ -2,17 +2,18 @@
  * From a component to what can be charged: its book, region, offer and quantities; or the reasons why there is no
  * amount. Nothing here turns a missing thing into zero.
  */
-import { decimal, err, issue, type Issue, ok, type Result } from '../base';
+import { err, issue, type Issue, ok, type Result } from '../base';
 import type { Offer, PriceBook } from '../books';
 import type { Component, Design } from '../design';
+import { commitmentOf } from '../terms';
 import { monthHours } from '../time';
-import { type Case, readCase } from '../usage';
 import type { BookSet } from './book-set';
-import { choose } from './choose';
+import { choose, freeSizeFault } from './choose';
 import type { PriceContext } from './context';
 import { type Demands, demandsOf } from './demands';
 import { countOf } from './meter-context';
 import { failed, type Resolution } from './resolved';
+import { unreadEntries } from './unread-entries';
 
 export function resolveComponent(component: Component, books: BookSet, context: PriceContext): Resolution {
   const { design } = context;
@@ -30,7 +31,12 @@ export function resolveComponent(component: Component, books: BookSet, context: 
   if (sizeFault) return failed(sizeFault);
   const demands = demandsOf({ ...place, offer }, context);
   if (!demands.ok) return failed(demands.issue);
-  const notices = [...demands.value.notices, ...noticesOf(component, offer, demands.value, context)];
+  const notices = [
+    ...demands.value.notices,
+    ...noticesOf(component, offer, demands.value, context),
+    ...unreadEntries(component, offer, demands.value),
+    ...endsEarly(component),
+  ];
   return { ok: true, value: { ...place, offer, demands: demands.value, notices } };
 }
 
@@ -50,22 +56,6 @@ function placeOf(
     return err(issue('region.unknown', ['place'], { region: component.place.region, book: book.title }));
   }
   return ok({ book, region: component.place.region });
-}
-
-/** A size set freely must lie within the offer's limits. */
-function freeSizeFault({ size }: Component, { limits, name }: Offer, which: Case): Issue | null {
-  if (!size || !limits) return null;
-  const vcpu = decimal(readCase(size.vcpu, which));
-  const memory = decimal(readCase(size.memory, which));
-  const refuse = (what: string, least: string, most: string): Issue =>
-    issue('size.out-of-range', ['size'], { offer: name, what, least, most });
-  if (vcpu.lessThan(limits.vcpuLeast) || vcpu.greaterThan(limits.vcpuMost)) {
-    return refuse('vCPU', `${limits.vcpuLeast}`, `${limits.vcpuMost}`);
-  }
-  const least = vcpu.times(limits.memoryPerVcpuLeast);
-  const most = vcpu.times(limits.memoryPerVcpuMost);
-  if (memory.greaterThanOrEqualTo(least) && memory.lessThanOrEqualTo(most)) return null;
-  return refuse(`GiB with ${vcpu} vCPU`, `${least}`, `${most}`);
 }
 
 function noticesOf(
@@ -89,4 +79,14 @@ function noticesOf(
     notices.push(issue('allowance.ended', ['usage', rate.meter], values));
   }
   return notices;
+}
+
+/** A commitment that outlasts its line: what the book's rule for leaving early asks is owed then. */
+function endsEarly({ term, months }: Component): Issue[] {
+  const commitment = commitmentOf(term);
+  if (!commitment || !months?.to) return [];
+  const used = (months.to - months.from + 1) % commitment.months;
+  if (used === 0) return [];
+  const values = { month: String(months.to), used: String(used), months: String(commitment.months) };
+  return [issue('commitment.ends-early', ['months'], values)];
 }

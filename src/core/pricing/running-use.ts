@@ -1,19 +1,11 @@
 /** What a running meter bills: hours, or vCPU-, GiB-, GPU-, core- or consumption-unit-hours, of all units. */
-import { decimal, type Decimal, err, issue, ok, type Result, ZERO } from '../base';
-import { firstUnitPrice, type FreeParts } from '../rates';
-import { cappedHours, type Rank, sustainedHours } from '../terms';
-import { type Figure, given, product, quotient } from '../trace';
+import { decimal, type Decimal, err, issue, type Issue, ok, ONE, type Result } from '../base';
+import type { FreeParts } from '../rates';
+import type { Rank } from '../terms';
+import { type Figure, given, product, sum } from '../trace';
 import { conversionFactor, unitOf } from '../units';
-import {
-  atLeast,
-  billedSize,
-  type Case,
-  type Cased,
-  hoursAtLevel,
-  levelsOf,
-  readCase,
-  type RunningTime,
-} from '../usage';
+import { atLeast, type Case, type Cased, type Increment, readCase } from '../usage';
+import { billedRanks, billedWeeks, leastUnits } from './billed-hours';
 import {
   convertFigure,
   countedUnits,
@@ -23,64 +15,96 @@ import {
 } from './meter-context';
 
 export function runningUse(context: MeterContext): Result<MeterUse> {
-  const { rate, time } = context;
+  const { rate, time, meter } = context;
+  const notices: Issue[] = [];
+  const fault = incrementFault(context);
+  if (fault) return fault;
+  const size = sizeFigure(context);
+  if (!size.ok) return size;
+  const leastHours = leastHoursOf(context);
+  if (!leastHours.ok) return leastHours;
+  const least = leastHours.value;
+  const ranks = once(() => billedRanks(context, least));
+  const plain = time.single && !rate.increment && !least;
   const units = countedUnits(context);
-  const ranks = ranksOf(time, units, context.hoursInMonth);
-  const hours = billedHours(context, units, ranks);
-  if (!hours.ok) return hours;
-  const sized = timesSize(context, hours.value);
-  if (!sized.ok) return sized;
-  const quantity = convertFigure(sized.value, rate.unit);
+  const hours = plain
+    ? product('For all units', 'hour', [units, time.hours])
+    : unitHours(ranks(), time.single ? units : null);
+  notices.push(...minimumNotices(context, context.count, time.single ? units : leastUnits(context)));
+  if (rate.increment && !time.spells && !time.profile.placed && isCoarse(rate.increment)) {
+    notices.push(issue('increment.runs-unknown', ['running'], { meter: meter.label }));
+  }
+  const sized = size.value
+    ? product(`${size.value.unit} × hours`, SIZED_UNIT[size.value.unit]!, [hours, size.value])
+    : hours;
+  const quantity = convertFigure(sized, rate.unit);
   if (!quantity.ok) return quantity;
   const parts = freeParts(context);
   return ok({
     quantity: quantity.value,
-    ranks,
+    running: {
+      ranks,
+      weeks: once(() => billedWeeks(context)),
+      used: once(() => billedWeeks(withoutLeastUnits(context))),
+      perHour: once(() => perHourOf(size.value, rate.unit)),
+      perHourOf: (other) => {
+        const own = sizeFigure({ ...context, rate: other });
+        return own.ok ? ok(perHourOf(own.value, other.unit)) : own;
+      },
+      leastHours: least,
+    },
     ...(parts ? { parts } : {}),
-    notices: minimumNotices(context, context.count, units),
+    notices,
   });
 }
 
-/** Unit-hours as the rate counts them: in started increments, under a monthly cap, after sustained use. */
-function billedHours(context: MeterContext, units: Figure, ranks: readonly Rank[]): Result<Figure> {
-  const { rate, time, hoursInMonth } = context;
-  if (rate.sustained) return ok(sustainedHours(ranks, rate.sustained, hoursInMonth));
-  const price = firstUnitPrice(rate.charge);
-  const perHour = conversionFactor('hour', rate.unit);
-  if (rate.monthlyCap && price && !price.isZero() && perHour.ok) {
-    const hourly = given('Price an hour', price.times(perHour.value), 'an hour');
-    const cap = given('Monthly cap', rate.monthlyCap, 'a month');
-    return ok(cappedHours(ranks, quotient('Hours that reach the cap', 'hour', [cap, hourly])));
-  }
-  if (rate.increment && time.spells) {
-    const each = billedSize(time.spells.hoursEach, rate.increment);
-    if (!each.ok) return each;
-    const inHours = convertFigure(each.value, 'hour');
-    if (!inHours.ok) return inHours;
-    return ok(
-      product('Hours of all units, in started increments', 'hour', [units, time.spells.count, inHours.value]),
-    );
-  }
-  return ok(product('For all units', 'hour', [units, time.hours]));
+function withoutLeastUnits(context: MeterContext): MeterContext {
+  const { minimums } = context.rate;
+  if (!minimums?.count) return context;
+  return { ...context, rate: { ...context.rate, minimums: { ...minimums, count: null } } };
 }
 
-/** Units that run the same hours, from the profile: of 2 to 6 units, two run always and the others less. */
-export function ranksOf(time: RunningTime, units: Figure, hoursInMonth: Decimal): Rank[] {
-  if (time.hours.operation !== 'sum') return [{ units, hours: time.hours }];
-  const levels = levelsOf(time.profile.units).filter((level) => !level.units.isZero());
-  if (levels.length === 0) return [{ units, hours: time.hours }];
-  const ranks: Rank[] = [];
-  let below = ZERO;
-  levels.forEach((level, index) => {
-    const weekHours = levels.slice(index).reduce((hours, each) => hours + each.weekHours, 0);
-    const more = given('Units of this rank', level.units.minus(below), 'unit');
-    ranks.push({
-      units: product('Units', 'unit', [units, more]),
-      hours: hoursAtLevel({ weekHours }, hoursInMonth),
-    });
-    below = level.units;
-  });
-  return ranks;
+function once<T>(work: () => T): () => T {
+  let known: { readonly value: T } | null = null;
+  return () => (known ??= { value: work() }).value;
+}
+
+/** A minute or more: what rounds so little that nobody asks is not worth a sentence. */
+function isCoarse({ step, least, unit }: Increment): boolean {
+  const inSeconds = conversionFactor(unit, 'second');
+  if (!inSeconds.ok) return false;
+  const largest = least?.greaterThan(step) ? least : step;
+  return largest.times(inSeconds.value).greaterThan(60);
+}
+
+function incrementFault({ rate }: MeterContext): Result<never> | null {
+  if (!rate.increment) return null;
+  const factor = conversionFactor('hour', rate.increment.unit);
+  return factor.ok ? null : factor;
+}
+
+/** A minimum of an hourly rate is one of hours; of a rate per core or vCPU, of the size. */
+function leastHoursOf({ rate }: MeterContext): Result<Figure | null> {
+  const each = rate.minimums?.each;
+  const unit = unitOf(rate.unit);
+  if (!unit.ok) return unit;
+  if (!each || unit.value.dimension !== 'time') return ok(null);
+  return convertFigure(given('Least of each in a month', each, rate.unit), 'hour');
+}
+
+function perHourOf(size: Figure | null, unit: string): Figure {
+  const from = size ? SIZED_UNIT[size.unit]! : 'hour';
+  const factor = conversionFactor(from, unit);
+  const value = factor.ok ? factor.value : ONE;
+  const step = given(`1 ${from} in ${unit}`, value, `${unit} each`);
+  return size ? product('In an hour, each', unit, [size, step]) : step;
+}
+
+/** Hours of all units: by the count where all run alike, else rank by rank. */
+function unitHours(ranks: readonly Rank[], units: Figure | null): Figure {
+  const rows = ranks.map((rank) => product(`${rank.units.value} running`, 'hour', [rank.units, rank.hours]));
+  if (units && ranks.length === 1) return { ...rows[0]!, label: 'For all units' };
+  return sum('Hours of all units', 'hour', rows);
 }
 
 const SIZE_OF: Readonly<Record<string, 'vcpu' | 'memory' | 'gpu' | 'cores' | 'units'>> = {
@@ -91,30 +115,32 @@ const SIZE_OF: Readonly<Record<string, 'vcpu' | 'memory' | 'gpu' | 'cores' | 'un
   'unit-time': 'units',
 };
 const SIZE_LABELS = {
-  vcpu: ['vCPU each', 'vCPU', 'vCPU-hour'],
-  memory: ['Memory each', 'GiB', 'GiB-hour'],
-  gpu: ['GPU each', 'GPU', 'GPU-hour'],
-  cores: ['Cores each', 'core', 'core-hour'],
-  units: ['Units an hour each', 'unit', 'unit-hour'],
+  vcpu: ['vCPU each', 'vCPU'],
+  memory: ['Memory each', 'GiB'],
+  gpu: ['GPU each', 'GPU'],
+  cores: ['Cores each', 'core'],
+  units: ['Units an hour each', 'unit'],
 } as const;
 
-/** Multiplies hours by the size the rate is per; a least number of cores is a minimum of that size. */
-function timesSize(context: MeterContext, hours: Figure): Result<Figure> {
+const SIZED_UNIT: Readonly<Record<string, string>> = {
+  vCPU: 'vCPU-hour',
+  GiB: 'GiB-hour',
+  GPU: 'GPU-hour',
+  core: 'core-hour',
+  unit: 'unit-hour',
+};
+
+/** The size that the rate is per, at least the rate's least; null: it is for time alone. */
+function sizeFigure(context: MeterContext): Result<Figure | null> {
   const { rate } = context;
   const unit = unitOf(rate.unit);
   if (!unit.ok) return unit;
   const what = SIZE_OF[unit.value.dimension];
-  if (!what) return ok(hours);
+  if (!what) return ok(null);
   const size = sizeOf(context, what);
   if (!size) return err(issue('size.missing', ['size'], { what: SIZE_LABELS[what][0] }));
-  const [label, sizeUnit, productUnit] = SIZE_LABELS[what];
-  const entered = given(label, size, sizeUnit);
-  return ok(
-    product(`${sizeUnit} × hours`, productUnit, [
-      hours,
-      atLeast('At least', entered, rate.minimums?.each ?? null),
-    ]),
-  );
+  const [label, sizeUnit] = SIZE_LABELS[what];
+  return ok(atLeast('At least', given(label, size, sizeUnit), rate.minimums?.each ?? null));
 }
 
 function sizeOf(context: MeterContext, what: keyof typeof SIZE_LABELS): Decimal | null {

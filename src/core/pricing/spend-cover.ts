@@ -1,207 +1,196 @@
 /**
- * Spend commitments of a design: each buys eligible running use of its book at committed prices, hour by hour. The
- * parts it covers are split into what is beyond the commitment (on demand) and what it pays (committed price); the
- * commitment's own line keeps only what bought nothing. Together they are what leaves the account.
+ * Spend commitments of a design, one after the other: each buys what the ones before left of the on-demand use of its
+ * book, at committed prices, hour by hour. What they pay becomes parts of the lines they pay for; a commitment's own line
+ * keeps what bought nothing. Together they are what leaves the account. Source: pricing rules, "Where two rules meet", 2.
  */
-import {
-  decimal,
-  Decimal as Decimals,
-  type Decimal,
-  issue,
-  type Issue,
-  ok,
-  ONE,
-  type Result,
-  ZERO,
-} from '../base';
-import { firstUnitPrice, type FreeParts, partsPrice } from '../rates';
-import { allocateSpend, type SpendMember, spendTermOf } from '../terms';
-import { difference, type Figure, given, product, quotient, rate, sum } from '../trace';
-import { conversionFactor } from '../units';
-import type { Rate } from '../books';
-import { type Case, mapHours, readCase } from '../usage';
-import { head } from '../books';
-import type { ChargedLine, LinePart } from './charges';
-import { rateSource } from './pools';
-import { freeParts } from './running-use';
+import { type Decimal, decimal, issue, type Issue, ONE, ZERO } from '../base';
+import { head, type Rate } from '../books';
+import { firstUnitPrice, partsPrice } from '../rates';
+import { allocateSpend, savingOf, type SpendMember, type SpendTerm, spendTermOf } from '../terms';
+import { type Figure, given, product, quotient, rate as rateFigure } from '../trace';
+import { type Case, readCase, type Week, WEEK_HOURS, weekUnitHours } from '../usage';
+import { type Claim, rateSource } from './pools';
 import type { Resolved } from './resolved';
+import type { Open } from './rest';
+import type { RunningShape } from './meter-context';
 
-export interface Covered {
-  readonly lines: Map<string, Result<ChargedLine>>;
+/** What one spend commitment pays of a claim, a month. */
+export interface SpendPaid {
+  /** The commitment. */
+  readonly by: Resolved;
+  readonly term: SpendTerm;
+  readonly amount: Figure;
+}
+
+export interface SpendCover {
+  /** What is left of each claim's week. */
+  readonly left: ReadonlyMap<Claim, readonly Week[]>;
+  readonly paid: ReadonlyMap<Claim, readonly SpendPaid[]>;
+  /** By commitment: the share of its money that buys nothing, and the share that was paid ahead. */
+  readonly unused: ReadonlyMap<string, Decimal>;
+  readonly ahead: ReadonlyMap<string, Decimal>;
   readonly notices: ReadonlyMap<string, Issue[]>;
 }
 
-interface Candidate extends SpendMember {
-  readonly resolved: Resolved;
-  readonly part: LinePart;
-  readonly rate: Rate;
+/** A claim that may be bought by a spend commitment. */
+export interface Buyable {
+  readonly claim: Claim;
+  readonly running: RunningShape;
+  readonly open: Open;
 }
 
-/** Rewrites the lines that a spend commitment covers. Lines of other books and terms stay as they are. */
-export function coverSpend(
-  resolved: readonly Resolved[],
-  charged: ReadonlyMap<string, Result<ChargedLine>>,
-  which: Case,
-): Covered {
-  const lines = new Map(charged);
-  const notices = new Map<string, Issue[]>();
-  for (const commitment of resolved.filter((each) => each.component.kind === 'spend-commitment')) {
-    const line = lines.get(commitment.component.id)!;
-    if (!line.ok) continue;
-    const perHour = decimal(readCase(commitment.component.usage.committed!.amount, which)).times(
-      commitment.count.value,
-    );
-    const candidates = resolved.flatMap((each) => candidatesOf(each, commitment, lines, which));
-    const { covered, unused } = allocateSpend(perHour, candidates);
-    for (const candidate of candidates) {
-      const hours = covered.get(candidate.id)!;
-      if (hours.isZero()) continue;
-      replacePart(lines, candidate, hours, cashSplit(line.value));
-    }
-    const share = perHour.isZero() ? ONE : unused.dividedBy(perHour.times(168));
-    lines.set(commitment.component.id, ok(unusedOnly(line.value, share)));
-    if (!unused.isZero()) {
-      const percent = share.times(100).toDecimalPlaces(1).toString();
-      notices.set(commitment.component.id, [issue('spend.unused', [], { percent })]);
-    }
+interface Commitment {
+  readonly owner: Resolved;
+  readonly term: SpendTerm;
+  readonly perHour: Decimal;
+}
+
+/** Spend commitments by book key: most designs have none, and nothing is worked out for them. */
+export function spendCommitments(resolved: readonly Resolved[]): ReadonlyMap<string, readonly Resolved[]> {
+  const found = new Map<string, Resolved[]>();
+  for (const each of resolved) {
+    if (each.component.kind !== 'spend-commitment') continue;
+    const known = found.get(each.book.key);
+    if (known) known.push(each);
+    else found.set(each.book.key, [each]);
   }
-  return { lines, notices };
+  return found;
 }
 
-function candidatesOf(
-  each: Resolved,
-  commitment: Resolved,
-  lines: ReadonlyMap<string, Result<ChargedLine>>,
-  which: Case,
-): Candidate[] {
-  const term = spendTermOf(commitment.component.term);
-  const line = lines.get(each.component.id);
-  if (!term || each.book !== commitment.book || each.component.term !== 'on-demand' || !line?.ok) return [];
-  const parts = freeParts({ component: each.component, case: which });
-  return each.demands.onDemand.flatMap((demand): Candidate[] => {
-    const found = each.book.rate(each.offer.sku, each.region, demand.meter, term);
-    const part = line.value.parts.find((one) => one.meter === demand.meter && !one.wholeTerm);
-    if (!found || !part || demand.use.quantity.value.isZero()) return [];
-    const committed = hourlyPrice(found, parts);
-    const onDemand = hourlyPrice(demand.rate, parts);
-    if (!committed || !onDemand || committed.isZero()) return [];
-    // A rate per vCPU or GiB: what one unit costs an hour is its price times the size.
-    const hours = mapHours(each.demands.time.profile.units, (units) => units.times(each.count.value));
-    const weekUnits = hours.reduce((total, units) => total.plus(units), ZERO);
-    const perUnit = sizeFactor(demand.use.quantity.value, demand.rate.unit, weekUnits, each.hoursInMonth);
-    return [
-      {
-        id: `${each.component.id}\n${demand.meter}`,
-        units: hours,
-        committed: committed.times(perUnit),
-        onDemand: onDemand.times(perUnit),
-        resolved: each,
-        part,
-        rate: found,
-      },
-    ];
+/** Whether a spend commitment of the book may buy it: on demand, and sold at a committed price. */
+export function mayBeBought({ demand, owner }: Claim, commitments: readonly Resolved[]): boolean {
+  if (!demand.use.running || owner.component.term === 'interruptible') return false;
+  return commitments.some(({ component }) => {
+    const term = spendTermOf(component.term);
+    return term !== null && owner.book.rate(owner.offer.sku, owner.region, demand.meter, term) !== undefined;
   });
 }
 
-/** Price of one rate unit for an hour of it; null: the structure has no such price. */
-function hourlyPrice(found: Rate, parts: FreeParts | null): Decimal | null {
-  if (found.charge.structure === 'by-parts') {
-    if (!parts) return null;
-    const context = { unit: found.unit, currency: '', source: rateless(found) };
-    return partsPrice(found.charge, parts, context).value.times(perHour(found.unit));
-  }
-  if (found.charge.structure !== 'per-unit') return null;
-  return firstUnitPrice(found.charge)!.times(perHour(found.unit));
-}
-
-function rateless(found: Rate) {
-  return { book: '', revision: 0, effective: '', sku: found.sku, region: found.region };
-}
-
-function perHour(unit: string): Decimal {
-  const hourly = unit.replace(/second$/, 'hour');
-  const factor = conversionFactor(hourly, unit);
-  return factor.ok ? factor.value : ONE;
-}
-
-/** How many rate units one running unit is: 1 for hours, its vCPU for vCPU-hours. */
-function sizeFactor(quantity: Decimal, unit: string, weekUnits: Decimal, hoursInMonth: Decimal): Decimal {
-  const unitHours = weekUnits.times(hoursInMonth).dividedBy(168);
-  return unitHours.isZero() ? ONE : quantity.dividedBy(perHour(unit)).dividedBy(unitHours);
-}
-
-interface CashSplit {
-  /** The share of the committed money that leaves month by month; the rest leaves upfront. */
+/** What a commitment costs in a month, all of it, and how much of that leaves month by month. */
+export interface SpendCost {
+  readonly monthly: Decimal;
   readonly recurring: Decimal;
-  readonly months: number;
 }
 
-function cashSplit(commitment: ChargedLine): CashSplit {
-  const part = commitment.parts[0]!;
-  const recurring = part.monthly.value.isZero() ? ONE : part.recurring.dividedBy(part.monthly.value);
-  return { recurring, months: part.wholeTerm?.months ?? 1 };
+/** `costOf` gives null where the commitment itself cannot be charged. */
+export function coverSpend(
+  commitments: readonly Resolved[],
+  buyable: readonly Buyable[],
+  costOf: (owner: Resolved) => SpendCost | null,
+  which: Case,
+): SpendCover {
+  const left = new Map(buyable.map((each) => [each.claim, each.open.weeks]));
+  const paid = new Map<Claim, SpendPaid[]>();
+  const unused = new Map<string, Decimal>();
+  const ahead = new Map<string, Decimal>();
+  const notices = new Map<string, Issue[]>();
+  for (const commitment of inOrder(commitments, buyable, which)) {
+    const { owner, term, perHour } = commitment;
+    const { id } = owner.component;
+    const cost = costOf(owner);
+    if (cost === null) continue;
+    ahead.set(id, cost.monthly.isZero() ? ZERO : ONE.minus(cost.recurring.dividedBy(cost.monthly)));
+    const members = buyable.flatMap((each) => memberOf(each, term, left.get(each.claim)!) ?? []);
+    const done = allocateSpend(perHour, members);
+    const money = perHour.times(owner.hoursInMonth);
+    for (const member of members) {
+      const hours = done.covered.get(member.id)!;
+      if (hours.isZero()) continue;
+      const amount = paidFigure(member, hours, money.isZero() ? ONE : cost.monthly.dividedBy(money));
+      const known = paid.get(member.claim);
+      if (known) known.push({ by: owner, term, amount });
+      else paid.set(member.claim, [{ by: owner, term, amount }]);
+      left.set(member.claim, done.left.get(member.id)!);
+    }
+    const share = perHour.isZero() ? ONE : done.unused.dividedBy(perHour.times(WEEK_HOURS));
+    unused.set(id, share);
+    if (!done.unused.isZero()) {
+      const percent = share.times(100).toDecimalPlaces(1).toString();
+      notices.set(id, [issue('spend.unused', [], { percent })]);
+    }
+  }
+  return { left, paid, unused, ahead, notices };
 }
 
-/** on demand × share beyond + committed price × share covered. */
-function replacePart(
-  lines: Map<string, Result<ChargedLine>>,
-  candidate: Candidate,
-  weekHours: Decimal,
-  split: CashSplit,
-): void {
-  const { resolved, part, rate: found, units, committed } = candidate;
-  const line = lines.get(resolved.component.id)!;
-  if (!line.ok) return;
-  const { currency } = resolved.book;
-  const used = units.reduce((total, each) => total.plus(each), ZERO);
-  const share = quotient('Share of its use that the commitment pays', '', [
-    given('Unit-hours of a week covered', Decimals.min(weekHours, used), 'hour', 'hour by hour'),
-    given('Unit-hours of a week', used, 'hour'),
-  ]);
-  const beyond = difference('Share beyond the commitment', '', [given('All', ONE, ''), share]);
-  const month = quotient('Weeks of the month', 'week', [
-    given('Hours of the month', resolved.hoursInMonth, 'hour'),
-    given('Hours of a week', decimal(168), 'hour'),
-  ]);
-  const price = rate(
-    'Committed price an hour, each',
-    committed,
-    `${currency} per hour`,
-    rateSource(found, head(resolved.book)),
-  );
-  const paid = product('Paid by the spend commitment', currency, [
-    given('Unit-hours of a week', used, 'hour'),
-    month,
-    price,
-    share,
-  ]);
-  const monthly: Figure = sum(part.monthly.label, currency, [
-    product('Beyond the commitment, on demand', currency, [part.monthly, beyond]),
-    paid,
-  ]);
-  const ahead = paid.value.times(ONE.minus(split.recurring));
-  const fresh = {
-    ...part,
-    monthly,
-    recurring: monthly.value.minus(ahead),
-    upfront: part.upfront.plus(ahead.times(split.months)),
-    renews: split.months,
-  };
-  const parts = line.value.parts.map((each) => (each.meter === part.meter ? fresh : each));
-  lines.set(resolved.component.id, ok({ ...line.value, parts }));
-}
-
-/** The commitment's line: only the share of it that bought nothing. */
-function unusedOnly(line: ChargedLine, share: Decimal): ChargedLine {
-  const unused = given(
-    'Share that buys nothing',
-    share,
-    '',
-    'worked out hour by hour; the rest is in the lines it pays for',
-  );
-  const parts = line.parts.map((part) => {
-    const monthly = product('Commitment not used', part.monthly.unit, [part.monthly, unused]);
-    return { ...part, monthly, recurring: part.recurring.times(share), upfront: part.upfront.times(share) };
+/** The greatest saving first, then who began first, then by id. */
+function inOrder(
+  commitments: readonly Resolved[],
+  buyable: readonly Buyable[],
+  which: Case,
+): readonly Commitment[] {
+  const rows = commitments.flatMap((owner) => {
+    const term = spendTermOf(owner.component.term);
+    const entry = owner.component.usage.committed;
+    if (!term || !entry) return [];
+    const perHour = decimal(readCase(entry.amount, which)).times(owner.count.value);
+    const members = buyable.flatMap((each) => memberOf(each, term, each.open.weeks) ?? []);
+    const saving = commitments.length > 1 ? savingOf(members, weekUnitHours) : ZERO;
+    return [{ owner, term, perHour, saving }];
   });
-  return { ...line, parts };
+  return rows.sort((a, b) => b.saving.comparedTo(a.saving) || byStart(a.owner, b.owner));
+}
+
+export function byStart({ component: a }: Resolved, { component: b }: Resolved): number {
+  return (a.months?.from ?? 1) - (b.months?.from ?? 1) || (a.id < b.id ? -1 : 1);
+}
+
+interface Member extends SpendMember {
+  readonly claim: Claim;
+  readonly rate: Rate;
+  readonly perHour: Figure;
+}
+
+function memberOf({ claim, running }: Buyable, term: SpendTerm, weeks: readonly Week[]): Member | null {
+  const { demand, owner } = claim;
+  const found = owner.book.rate(owner.offer.sku, owner.region, demand.meter, term);
+  const perHour = found && running.perHourOf(found);
+  const committed = found && unitPrice(found, claim);
+  if (!found || !perHour?.ok || !committed) return null;
+  const onDemand = unitPrice(demand.rate, claim) ?? ZERO;
+  return {
+    id: `${owner.component.id}\n${demand.meter}`,
+    weeks,
+    committed: committed.times(perHour.value.value),
+    onDemand: onDemand.times(running.perHour().value),
+    claim,
+    rate: found,
+    perHour: perHour.value,
+  };
+}
+
+/** Of one rate unit; null: the structure has no such price. */
+function unitPrice(found: Rate, { demand, owner }: Claim): Decimal | null {
+  const { charge } = found;
+  if (charge.structure === 'by-parts') {
+    const { parts } = demand.use;
+    const context = { unit: found.unit, currency: '', source: rateSource(found, head(owner.book)) };
+    return parts ? partsPrice(charge, parts, context).value : null;
+  }
+  if (charge.structure === 'per-block') return charge.price.dividedBy(charge.block);
+  return firstUnitPrice(charge);
+}
+
+function paidFigure(member: Member, weekHours: Decimal, costOfMoney: Decimal): Figure {
+  const { claim, rate, committed, perHour } = member;
+  const { book, hoursInMonth } = claim.owner;
+  const { currency } = book;
+  const weeks = quotient('Weeks of the month', 'week', [
+    given('Hours of the month', hoursInMonth, 'hour'),
+    given('Hours of a week', decimal(WEEK_HOURS), 'hour'),
+  ]);
+  const price = rateFigure(
+    'Committed price',
+    perHour.value.isZero() ? ZERO : committed.dividedBy(perHour.value),
+    `${currency} per ${rate.unit}`,
+    rateSource(rate, head(book)),
+  );
+  const parts = [
+    given('Unit-hours of a week that it pays', weekHours, 'hour', 'clock hour by clock hour'),
+    weeks,
+    perHour,
+    price,
+  ];
+  if (!costOfMoney.equals(1))
+    parts.push(given('What the commitment costs for each unit of its money', costOfMoney, ''));
+  return product('Paid by the spend commitment', currency, parts);
 }

@@ -2,11 +2,11 @@
  * Shares of spend (support plans, fees on other parts) are priced after everything else, on contracted amounts. One
  * that is taken of another waits for it; books with a circle are refused at import, and one across books says so.
  */
-import { err, issue, type Issue, ok, type Result } from '../base';
+import { err, issue, type Issue, ok, type Result, ZERO } from '../base';
 import { head, type Kind } from '../books';
 import { chargeFor, type SpendBase } from '../rates';
 import { type Figure, quotient, relabel, sum } from '../trace';
-import type { ChargedLine, LinePart } from './charges';
+import { type ChargedLine, type LinePart, nothing, plainPart } from './charges';
 import { rateSource } from './pools';
 import type { Resolved } from './resolved';
 
@@ -77,18 +77,12 @@ export function chargeShare(
     const use = isShare ? { quantity: spend } : demand.use;
     const figure = chargeFor(demand.rate.charge, use, context);
     if (!figure.ok) return { line: figure, notices: [] };
-    const once = demand.rate.charge.structure === 'flat' && demand.rate.charge.once;
-    if (once) continue;
+    const { charge } = demand.rate;
+    const once = charge.structure === 'flat' && charge.once;
+    const label = relabel(figure.value, demand.label);
     parts.push({
-      meter: demand.meter,
-      sku: resolved.offer.sku,
-      monthly: relabel(figure.value, demand.label),
-      recurring: figure.value.value,
-      upfront: figure.value.value.times(0),
-      once: figure.value.value.times(0),
-      wholeTerm: null,
-      renews: null,
-      quantity: null,
+      ...plainPart(demand.meter, resolved.offer.sku, demand.rate.unit, once ? nothing(label) : label),
+      once: once ? figure.value.value : ZERO,
     });
   }
   const notices = own.length === 0 ? [issue('support.nothing-covered', [])] : [];

@@ -39,7 +39,7 @@ export function totalsOf(design: Design, lines: ReadonlyMap<string, PricedLine>,
     gross: grossOf(monthly, design),
     recurring,
     upfront,
-    firstYear: upfront.plus(recurring.times(decimal(12))),
+    twelveMonths: upfront.plus(recurring.times(decimal(12))),
     unpriced: all.length - priced.length,
   };
 }

@@ -1,9 +1,9 @@
 /**
- * What one server costs a month, as a bare number: the fast path used to rank candidates whose price is nothing but
+ * What servers cost a month, as a bare number: the fast path used to rank candidates whose price is nothing but
  * hours × price. A test holds it against the traced pricing of the same component; whatever is not so simple is
  * priced by the engine itself.
  */
-import type { Decimal } from '../base';
+import { type Decimal, ONE } from '../base';
 import type { Offer, PriceBook, Rate } from '../books';
 import type { Component } from '../design';
 import { firstUnitPrice } from '../rates';
@@ -37,6 +37,7 @@ export function unitMonthlyCost(
   hoursInMonth: Decimal,
   /** Whether the hours come in runs of their own, which started increments would round up. */
   inRuns = false,
+  count: Decimal = ONE,
 ): FastCost {
   const rates = book.ratesOf(offer.sku, region);
   const rate = rates.find((each) => each.meter === 'running' && each.term === term);
@@ -44,16 +45,16 @@ export function unitMonthlyCost(
   if (!isSimple(rate, inRuns) || rates.some((each) => each.meter === 'fee'))
     return { simple: false, cost: null };
   const price = firstUnitPrice(rate.charge)!;
+  const factor = conversionFactor('hour', rate.unit);
+  if (!factor.ok) return { simple: false, cost: null };
+  const hourly = price.times(factor.value);
   const commitment = commitmentOf(term);
   if (commitment) {
-    const recurring = price.times(hoursInMonth);
+    const recurring = hourly.times(hoursInMonth);
     const cost = rate.upfront ? recurring.plus(rate.upfront.dividedBy(commitment.months)) : recurring;
-    return { simple: true, cost };
+    return { simple: true, cost: cost.times(count) };
   }
-  const factor = conversionFactor('hour', rate.unit);
-  return factor.ok
-    ? { simple: true, cost: price.times(hoursRun).times(factor.value) }
-    : { simple: false, cost: null };
+  return { simple: true, cost: hourly.times(hoursRun).times(count) };
 }
 
 function isSimple(rate: Rate, inRuns: boolean): boolean {

@@ -5,7 +5,15 @@
 import type { Decimal, Issue } from '../base';
 import { lacksText } from './misses';
 import type { Design } from '../design';
-import { type BookSet, priceCases, type PricedDesign, type PricedLine, printedAmounts } from '../pricing';
+import {
+  type BookSet,
+  movesOverTime,
+  priceCases,
+  type PricedDesign,
+  type PricedLine,
+  priceMonths,
+  printedAmounts,
+} from '../pricing';
 import type { Case } from '../usage';
 import { printedWick, type Wick, wickOfDesign, wickOfLine, wickOver } from './wick';
 
@@ -61,7 +69,10 @@ export interface DesignSummary {
   /** With contingency and tax; the same as `monthly` where neither is stated. */
   readonly gross: string;
   readonly upfront: string;
-  readonly firstYear: string;
+  /** Cash of twelve such months. */
+  readonly twelveMonths: string;
+  /** Cash of the first 12 months, one by one; null: not worked out in this run, and it may differ. */
+  readonly firstYear: string | null;
   readonly unpriced: number;
   readonly lean: string;
   readonly heavy: string;
@@ -71,7 +82,12 @@ export interface DesignSummary {
 
 /** Prices all three cases and brings them into one summary. */
 export function summarise(design: Design, books: BookSet): DesignSummary {
-  return summaryOf(priceCases(design, books));
+  const cases = priceCases(design, books);
+  const summary = summaryOf(cases);
+  const firstYear = movesOverTime(design, books)
+    ? priceMonths(design, books, 'likely', 12, cases.likely).firstYear.cash.toString()
+    : summary.twelveMonths;
+  return { ...summary, firstYear };
 }
 
 export function summaryOf(cases: Readonly<Record<Case, PricedDesign>>): DesignSummary {
@@ -86,7 +102,8 @@ export function summaryOf(cases: Readonly<Record<Case, PricedDesign>>): DesignSu
     resale: likely.resale.toString(),
     gross: likely.gross.value.toString(),
     upfront: likely.upfront.toString(),
-    firstYear: likely.firstYear.toString(),
+    twelveMonths: likely.twelveMonths.toString(),
+    firstYear: null,
     unpriced: likely.unpriced,
     lean: cases.lean.monthly.value.toString(),
     heavy: cases.heavy.monthly.value.toString(),

@@ -16,9 +16,9 @@ import type { Charge, ChargeContext, ChargeUse } from './structure';
 import { chargeVolume } from './volume';
 
 /**
- * The amount, in the book's currency, for a use already in the rate's unit. For `flat` and `greatest-of` the quantity
- * is the number of units, for `share-of-spend` the spend itself. Refused: `size.out-of-range` (no band is so large),
- * `size.missing` (a free size without its parts), `load.missing` (capacity units without a load).
+ * The amount, in the book's currency, for a use already in the rate's unit. For `flat` the quantity is
+ * the number of units, for `greatest-of` unit-hours, for `share-of-spend` the spend itself. Refused:
+ * `size.out-of-range` (no band is so large), `size.missing` (a free size without its parts).
  */
 export function chargeFor(charge: Charge, use: ChargeUse, context: ChargeContext): Result<Figure> {
   const { quantity } = use;
@@ -37,9 +37,7 @@ export function chargeFor(charge: Charge, use: ChargeUse, context: ChargeContext
       return fees ? ok(fees) : err(issue('size.out-of-range', [], largestOf(charge, context.unit)));
     }
     case 'greatest-of':
-      return use.levels
-        ? ok(chargeGreatestOf(charge, quantity, use.levels, context))
-        : err(issue('load.missing', ['load']));
+      return ok(chargeGreatestOf(charge, quantity, use.beside ?? null, context));
     case 'by-parts':
       return use.parts
         ? ok(chargeByParts(charge, quantity, use.parts, context))

@@ -4,17 +4,18 @@
  */
 import type { Decimal } from '../base';
 import { ZERO } from '../base';
-import { difference, type Figure, given, greatest, least, product, rate, sum, withLive } from '../trace';
+import { difference, type Figure, given, greatest, least, product, sum, withLive } from '../trace';
+import { priceLeaf } from './price-leaf';
 import type { ChargeContext, Tier } from './structure';
 
 export function chargeGraduated(tiers: readonly Tier[], quantity: Figure, context: ChargeContext): Figure {
-  const { currency, unit, source } = context;
+  const { currency, unit } = context;
   const slices: Figure[] = [];
   let from: Decimal = ZERO;
   for (const [index, tier] of tiers.entries()) {
     const reached = quantity.value.greaterThan(from);
     if (!reached && index > 0) break;
-    const price = rate(`Tier ${index + 1} price`, tier.price, `${currency} per ${unit}`, source);
+    const price = priceLeaf(`Tier ${index + 1} price`, tier.price, `${currency} per ${unit}`, context);
     slices.push(
       product(tierLabel(from, tier, unit), currency, [unitsInTier(quantity, from, tier, unit), price]),
     );
@@ -26,14 +27,14 @@ export function chargeGraduated(tiers: readonly Tier[], quantity: Figure, contex
 
 /** Every tier with what lies in it, which may be nothing: holds for any quantity. */
 function allTiers(tiers: readonly Tier[], quantity: Figure, context: ChargeContext): Figure {
-  const { currency, unit, source } = context;
+  const { currency, unit } = context;
   const slices = tiers.map((tier, index) => {
     const from = index > 0 ? tiers[index - 1]!.upTo! : ZERO;
     const units = greatest('Never below', unit, [
       unitsInTier(quantity, from, tier, unit),
       given('Nothing', ZERO, unit),
     ]);
-    const price = rate(`Tier ${index + 1} price`, tier.price, `${currency} per ${unit}`, source);
+    const price = priceLeaf(`Tier ${index + 1} price`, tier.price, `${currency} per ${unit}`, context);
     return product(tierLabel(from, tier, unit), currency, [units, price]);
   });
   return sum('Graduated tiers', currency, slices);

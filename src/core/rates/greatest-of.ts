@@ -6,43 +6,40 @@
  */
 import { type Decimal, ZERO } from '../base';
 import { ceiling, type Figure, given, greatest, product, quotient, rate, sum } from '../trace';
-import type { Charge, ChargeContext, LoadLevel } from './structure';
+import { priceLeaf } from './price-leaf';
+import type { Charge, ChargeContext } from './structure';
 
 export type GreatestOfCharge = Extract<Charge, { structure: 'greatest-of' }>;
 
-/** `count` is how many such devices there are: each pays the hourly fee, and together they carry the load. */
+/** Unit-hours × the unit's price, and the hourly fee of every device. `deviceHours` is null without such a fee. */
 export function chargeGreatestOf(
   charge: GreatestOfCharge,
-  count: Figure,
-  levels: readonly LoadLevel[],
+  unitHours: Figure,
+  deviceHours: Figure | null,
   context: ChargeContext,
 ): Figure {
-  const { currency, source } = context;
-  const unitPrice = rate('Price per unit and hour', charge.unitPrice, `${currency} per unit-hour`, source);
-  const byLevel = levels.map((level) => {
-    const units = unitsAt(charge, level);
-    return product(`${units.note ?? 'Units'}`, currency, [level.hours, units, unitPrice]);
-  });
-  const parts = [...byLevel];
-  if (charge.basePrice) {
-    const base = rate('Price per hour', charge.basePrice, `${currency} per hour`, source);
-    const hours =
-      levels.length === 1
-        ? levels[0]!.hours
-        : sum(
-            'Hours',
-            'hour',
-            levels.map((each) => each.hours),
-          );
-    parts.push(product('Hourly fee', currency, [count, hours, base]));
-  }
-  return sum('Capacity units, hour by hour', currency, parts);
+  const { currency } = context;
+  const price = priceLeaf('Price per unit and hour', charge.unitPrice, `${currency} per unit-hour`, context);
+  const units = product('Capacity units', currency, [unitHours, price]);
+  const fee = hourlyFee(charge, deviceHours, context);
+  return fee ? sum('Capacity units and hourly fee', currency, [units, fee]) : units;
 }
 
-/** Capacity units that one level of load needs, with the binding dimension in the note. */
-function unitsAt(charge: GreatestOfCharge, level: LoadLevel): Figure {
+/** What is paid an hour whatever the use; null: nothing. */
+function hourlyFee(
+  charge: GreatestOfCharge,
+  deviceHours: Figure | null,
+  { currency, source }: ChargeContext,
+): Figure | null {
+  if (!charge.basePrice || !deviceHours) return null;
+  const base = rate('Price per hour', charge.basePrice, `${currency} per hour`, source);
+  return product('Hourly fee', currency, [deviceHours, base]);
+}
+
+/** Capacity units that a load needs, with the binding dimension in the note. */
+export function capacityUnits(charge: GreatestOfCharge, dimensions: ReadonlyMap<string, Figure>): Figure {
   const needed = charge.dimensions.map(({ dimension, label, carries, unit }) => {
-    const use = level.dimensions.get(dimension) ?? given(`${label}: none`, ZERO, unit);
+    const use = dimensions.get(dimension) ?? given(`${label}: none`, ZERO, unit);
     return {
       label,
       figure: quotient(label, 'unit', [use, given('One unit carries', carries, `${unit} a unit`)]),

@@ -1,10 +1,11 @@
 /** Per unit: quantity × price. */
 import type { Decimal } from '../base';
-import { type Figure, product, rate } from '../trace';
+import { type Figure, product } from '../trace';
+import { priceLeaf } from './price-leaf';
 import type { ChargeContext } from './structure';
 
 export function chargePerUnit(price: Decimal, quantity: Figure, context: ChargeContext): Figure {
-  const { currency, unit, source } = context;
-  const perUnit = rate(`Price per ${unit}`, price, `${currency} per ${unit}`, source);
+  const { currency, unit } = context;
+  const perUnit = priceLeaf(`Price per ${unit}`, price, `${currency} per ${unit}`, context);
   return product(`At ${price} per ${unit}`, currency, [quantity, perUnit]);
 }

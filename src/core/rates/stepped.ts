@@ -22,7 +22,7 @@ import type { Charge, ChargeContext, SizedUse } from './structure';
 
 export type SteppedCharge = Extract<Charge, { structure: 'stepped' }>;
 
-/** The fee of one instance of a size, as a bare number; null: no such size is sold. */
+/** The fee of one instance of a size above nothing, as a bare number; null: no such size is sold. */
 export function steppedFee(charge: SteppedCharge, size: Decimal): Decimal | null {
   const found = charge.bands.find((each) => size.lessThanOrEqualTo(each.upTo));
   if (found) return found.fee;
@@ -40,6 +40,8 @@ export function chargeStepped(
 ): Figure | null {
   const rows: Figure[] = [];
   for (const each of sizes) {
+    // An instance of nothing pays nothing.
+    if (each.size.value.isZero()) continue;
     const inBand = feeOf(charge, each.size, context);
     if (!inBand) return null;
     const fee = withLive(inBand, () => anyFee(charge, each.size, context));

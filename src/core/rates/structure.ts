@@ -85,12 +85,6 @@ export interface SizedUse {
   readonly count: Figure;
 }
 
-/** How long a load holds in a month, and what it is in each dimension. */
-export interface LoadLevel {
-  readonly hours: Figure;
-  readonly dimensions: ReadonlyMap<string, Figure>;
-}
-
 export interface FreeParts {
   readonly vcpu: Figure;
   readonly memory: Figure;
@@ -102,7 +96,8 @@ export interface ChargeUse {
   /** In the rate's unit, for all units of the component or the pool. */
   readonly quantity: Figure;
   readonly sizes?: readonly SizedUse[];
-  readonly levels?: readonly LoadLevel[];
+  /** `greatest-of`: hours of all devices, for the hourly fee; then the quantity is unit-hours. */
+  readonly beside?: Figure;
   readonly parts?: FreeParts;
 }
 
@@ -111,6 +106,8 @@ export interface ChargeContext {
   readonly unit: string;
   readonly currency: string;
   readonly source: RateSource;
+  /** The prices are not the book's but those of an agreement of this name. */
+  readonly agreement?: string;
 }
 
 /** Structures whose tiers make sense over several components at once. */

@@ -3,7 +3,7 @@
  * hours and term, in its region. Ties: fewer vCPU, then less memory, then SKU. Where nothing fits, the nearest
  * misses and why. Source: pricing rules, "Cheapest that fits"; needs B6.
  */
-import { type Decimal, decimal, ZERO } from '../base';
+import { type Decimal, decimal, type Issue, type Result, ZERO } from '../base';
 import type { Offer } from '../books';
 
 export interface Need {
@@ -41,7 +41,8 @@ export interface Miss {
 
 export type Fit =
   | { readonly fits: true; readonly offer: Offer; readonly considered: number }
-  | { readonly fits: false; readonly nearest: readonly Miss[] };
+  /** `why`: what satisfies the need has no amount, and this is the reason; null: nothing satisfies it. */
+  | { readonly fits: false; readonly nearest: readonly Miss[]; readonly why: Issue | null };
 
 /** What an offer lacks for a need; empty: it satisfies it. */
 export function lacksOf(need: Need, offer: Offer): Miss['lacks'] {
@@ -60,17 +61,16 @@ export function lacksOf(need: Need, offer: Offer): Miss['lacks'] {
   return lacks;
 }
 
-/**
- * `monthlyCost` prices one unit of an offer under the component's term and hours; null: not sold under that term.
- */
+/** `monthlyCost` prices all that the component needs of an offer, under its term and pattern; or says why it cannot. */
 export function cheapestThatFits(
   need: Need,
   offers: readonly Offer[],
-  monthlyCost: (offer: Offer) => Decimal | null,
+  monthlyCost: (offer: Offer) => Result<Decimal>,
 ): Fit {
   let best: { offer: Offer; cost: Decimal } | undefined;
   let considered = 0;
   const misses: Miss[] = [];
+  let why: Issue | null = null;
   for (const offer of offers) {
     const lacks = lacksOf(need, offer);
     if (lacks.length > 0) {
@@ -78,15 +78,18 @@ export function cheapestThatFits(
       continue;
     }
     const cost = monthlyCost(offer);
-    if (cost === null) {
+    if (!cost.ok) {
+      // A way of paying that is not sold says less than an entry that cannot be.
+      if (!why || why.code === 'term.not-offered') why = cost.issue;
       misses.push({ offer, lacks: ['term'] });
       continue;
     }
     considered += 1;
-    if (!best || cheaper(cost, offer, best.cost, best.offer)) best = { offer, cost };
+    if (!best || cheaper(cost.value, offer, best.cost, best.offer)) best = { offer, cost: cost.value };
   }
   if (best) return { fits: true, offer: best.offer, considered };
-  return { fits: false, nearest: misses.sort((a, b) => distance(need, a) - distance(need, b)).slice(0, 3) };
+  const nearest = misses.sort((a, b) => distance(need, a) - distance(need, b)).slice(0, 3);
+  return { fits: false, nearest, why };
 }
 
 function cheaper(cost: Decimal, offer: Offer, bestCost: Decimal, best: Offer): boolean {

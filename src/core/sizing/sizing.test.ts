@@ -1,16 +1,19 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { bookFrom, smallBookFile } from '@tests/support/books';
-import { Decimal } from '../base';
+import { Decimal, err, issue, ok } from '../base';
 import type { Offer } from '../books';
 import { cheapestThatFits, lacksOf } from './index';
 
 const book = bookFrom(smallBookFile());
 const servers = book.soldIn('severn', 'server');
-const onDemand = (offer: Offer): Decimal | null => {
+const notSold = err(issue('term.not-offered', ['term']));
+const priceOf = (offer: Offer): Decimal => {
   const rate = book.rate(offer.sku, 'severn', 'running', 'on-demand');
-  return rate?.charge.structure === 'per-unit' ? rate.charge.price : null;
+  if (rate?.charge.structure !== 'per-unit') throw new Error('not so simple');
+  return rate.charge.price;
 };
+const onDemand = (offer: Offer) => ok(priceOf(offer));
 
 describe('cheapest that fits', () => {
   it('leaves out burstable and retiring offers unless they are allowed', () => {
@@ -25,7 +28,7 @@ describe('cheapest that fits', () => {
   });
 
   it('breaks ties by fewer vCPU, then less memory, then SKU', () => {
-    const even = (): Decimal => new Decimal(1);
+    const even = () => ok(new Decimal(1));
     expect(cheapestThatFits({ vcpu: '1', memory: '1' }, servers, even)).toMatchObject({
       offer: { sku: 'A-2' },
     });
@@ -41,8 +44,18 @@ describe('cheapest that fits', () => {
   });
 
   it('names the term as what is lacking', () => {
-    const fit = cheapestThatFits({ vcpu: '4', memory: '16' }, servers, () => null);
+    const fit = cheapestThatFits({ vcpu: '4', memory: '16' }, servers, () => notSold);
+    expect(fit).toMatchObject({ fits: false, why: { code: 'term.not-offered' } });
     expect(!fit.fits && fit.nearest[0]?.lacks).toEqual(['term']);
+  });
+
+  it('says why what satisfies the need has no amount: an entry before a way of paying', () => {
+    const tooLong = err(issue('hours.exceed-month', ['running']));
+    const fit = cheapestThatFits({ vcpu: '4', memory: '16' }, servers, (offer) =>
+      offer.sku === 'A-8' ? tooLong : notSold,
+    );
+    expect(fit).toMatchObject({ fits: false, why: { code: 'hours.exceed-month' } });
+    expect(cheapestThatFits({ vcpu: '900', memory: '16' }, servers, onDemand)).toMatchObject({ why: null });
   });
 
   it('is never smaller than the need and never dearer than another that fits', () => {
@@ -56,8 +69,7 @@ describe('cheapest that fits', () => {
         expect(
           fit.offer.vcpu!.greaterThanOrEqualTo(vcpu) && fit.offer.memory!.greaterThanOrEqualTo(memory),
         ).toBe(true);
-        for (const other of fitting)
-          expect(onDemand(fit.offer)!.lessThanOrEqualTo(onDemand(other)!)).toBe(true);
+        for (const other of fitting) expect(priceOf(fit.offer).lessThanOrEqualTo(priceOf(other))).toBe(true);
       }),
     );
   });

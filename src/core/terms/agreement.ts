@@ -4,12 +4,23 @@
  * that covers a part decides: offer before kind before category before provider before all; of equals the first.
  * Source: pricing rules, "Agreements"; needs E13, E14, J12.
  */
+import type { Tier } from '../rates';
+import type { RateTerm, Term } from './term';
+
 export interface Covers {
   /** Empty lists cover everything. */
   readonly books: readonly string[];
   readonly categories: readonly string[];
   readonly kinds: readonly string[];
   readonly skus: readonly string[];
+}
+
+export interface FixedPrice {
+  readonly meter: string;
+  /** The unit that it is a price of; absent: the rate's. */
+  readonly unit?: string;
+  /** The way of paying whose price it replaces; absent: on demand. */
+  readonly term?: Term;
 }
 
 export interface Agreement {
@@ -20,9 +31,12 @@ export interface Agreement {
   readonly from: string | null;
   readonly to: string | null;
   readonly discount:
+    /** Off everything that the list charges on what it covers, capped amounts included. */
     | { readonly by: 'share'; readonly share: string }
-    /** A price per unit of the rate for one meter, in the book's currency, in place of the list's structure. */
-    | { readonly by: 'price'; readonly meter: string; readonly price: string }
+    /** A price for all that is charged of one meter, in the book's currency, in place of the list's structure. */
+    | (FixedPrice & { readonly by: 'price'; readonly price: string })
+    /** Prices tier by tier, in place of the list's. */
+    | (FixedPrice & { readonly by: 'tiers'; readonly tiers: readonly Tier<string>[] })
     | null;
   /** Share on top of the contracted price; null: none. */
   readonly margin: string | null;
@@ -34,6 +48,7 @@ export interface Part {
   readonly kind: string;
   readonly sku: string;
   readonly meter: string;
+  readonly term: RateTerm;
 }
 
 /** Higher is narrower; null: not covered. */
@@ -68,7 +83,10 @@ function narrowest(agreements: readonly Agreement[], part: Part): Agreement | nu
 /** The agreement that sets the contracted price of a part. */
 export function discountFor(agreements: readonly Agreement[], part: Part): Agreement | null {
   const offering = agreements.filter(
-    ({ discount }) => discount && (discount.by === 'share' || discount.meter === part.meter),
+    ({ discount }) =>
+      discount &&
+      (discount.by === 'share' ||
+        (discount.meter === part.meter && (discount.term ?? 'on-demand') === part.term)),
   );
   return narrowest(offering, part);
 }

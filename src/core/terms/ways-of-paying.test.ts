@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { addAll, decimal, Decimal } from '../base';
 import { evaluate, given } from '../trace';
+import { everyWeek, steadyHour, weekUnitHours } from '../usage';
 import {
   type Agreement,
   allocateSpend,
@@ -59,7 +60,9 @@ describe('a monthly cap', () => {
 describe('a spend commitment', () => {
   const member = (id: string, units: number[], committed: string, onDemand: string) => ({
     id,
-    units: Array.from({ length: 168 }, (_, hour) => decimal(units[hour % units.length]!)),
+    weeks: everyWeek(
+      Array.from({ length: 168 }, (_, hour) => steadyHour(decimal(units[hour % units.length]!))),
+    ),
     committed: decimal(committed),
     onDemand: decimal(onDemand),
   });
@@ -91,7 +94,7 @@ describe('a spend commitment', () => {
         const spent = addAll(all.map((each) => covered.get(each.id)!.times(each.committed)));
         expect(spent.plus(unused).minus(perHour.times(168)).abs().lessThan('1e-25')).toBe(true);
         for (const each of all) {
-          const wanted = addAll([...each.units]);
+          const wanted = weekUnitHours(each.weeks);
           expect(covered.get(each.id)!.lessThanOrEqualTo(wanted.plus('1e-25'))).toBe(true);
         }
       }),
@@ -102,19 +105,53 @@ describe('a spend commitment', () => {
 describe('prepaid credit', () => {
   const money = (value: Decimal | string) => given('Money', new Decimal(value), 'USD');
 
+  const all = (credits: readonly (readonly [string, string])[], spend: string, overage = '1'): Decimal => {
+    const use = money(spend);
+    let left = use;
+    let paid = decimal(0);
+    let share = decimal(0);
+    for (const [credit, cost] of credits) {
+      const one = creditUse(money(credit), money(cost), left, use, 'USD');
+      left = one.left;
+      share = share.plus(one.share.value);
+      paid = paid.plus(use.value.times(one.share.value).times(one.price.value));
+      paid = paid.plus(decimal(cost).times(one.unused.value));
+      for (const figure of [one.share, one.price, one.unused, one.left]) {
+        expect(evaluate(figure).equals(figure.value)).toBe(true);
+      }
+    }
+    return paid.plus(use.value.times(decimal(1).minus(share)).times(overage)).toDecimalPlaces(20);
+  };
+
   it.each([
-    // credit, its cost, spend, overage, everything together
-    ['1000', '900', '1000', null, '900'],
-    ['1000', '900', '1500', null, '1400'],
-    ['1000', '900', '1500', '1.2', '1500'],
-    ['1000', '900', '400', null, '900'],
-    ['1000', '900', '0', null, '900'],
-    ['0', '0', '300', null, '300'],
-  ])('of %s for %s with use of %s and overage %s comes to %s', (credit, cost, spend, overage, all) => {
-    const use = creditUse(money(credit), money(cost), money(spend), overage ? decimal(overage) : null, 'USD');
-    const total = use.factor.value.times(spend).plus(use.unused.value);
-    expect(total.toDecimalPlaces(20).toString()).toBe(all);
-    expect(evaluate(use.factor).equals(use.factor.value)).toBe(true);
+    // credits with their cost, spend, overage, everything together
+    [[['1000', '900']], '1000', '1', '900'],
+    [[['1000', '900']], '1500', '1', '1400'],
+    [[['1000', '900']], '1500', '1.2', '1500'],
+    [[['1000', '900']], '400', '1', '900'],
+    [[['1000', '900']], '0', '1', '900'],
+    [[['0', '0']], '300', '1', '300'],
+    // The second takes what the first did not pay, at list.
+    [
+      [
+        ['1000', '900'],
+        ['500', '475'],
+      ],
+      '1700',
+      '1',
+      '1575',
+    ],
+    [
+      [
+        ['1000', '900'],
+        ['500', '475'],
+      ],
+      '1200',
+      '1',
+      '1375',
+    ],
+  ] as const)('%j with use of %s and overage %s comes to %s', (credits, spend, overage, expected) => {
+    expect(all(credits, spend, overage).toString()).toBe(expected);
   });
 });
 
@@ -161,7 +198,14 @@ describe('agreements', () => {
     margin: null,
     ...more,
   });
-  const part = { book: 'wide', category: 'Compute', kind: 'server', sku: 'S-4', meter: 'running' };
+  const part = {
+    book: 'wide',
+    category: 'Compute',
+    kind: 'server',
+    sku: 'S-4',
+    meter: 'running',
+    term: 'on-demand' as const,
+  };
   const all = agreement('all', {});
   const kind = agreement('kind', { kinds: ['server'] });
   const sku = agreement('sku', { skus: ['S-4'] });

@@ -6,3 +6,5 @@ export * from './minimums';
 export * from './pattern';
 export * from './profile';
 export * from './running';
+export * from './week';
+export * from './week-runs';

@@ -8,6 +8,7 @@ import { type Decimal, decimal, err, issue, ok, ONE, type Result } from '../base
 import { type Figure, given, product, quotient, sum } from '../trace';
 import { conversionFactor } from '../units';
 import { type Case, type Cased, readCase } from './cased';
+import { type Hour, sameAllWeek, windowWeek } from './week';
 
 export interface SizedAmount {
   readonly amount: Cased;
@@ -133,32 +134,14 @@ function incomplete(what: string): Result<never> {
   return err(issue('load.incomplete', ['load'], { what }));
 }
 
-/** How high the load is in each of the 168 hours, as a multiple of its usual height. */
-export function loadShape(load: Load, which: Case): readonly Decimal[] {
-  return load.peak
-    ? window168(load.peak.days, load.peak.from, decimal(readCase(load.peak.hours, which)), {
-        outside: ONE,
-        inside: decimal(readCase(load.peak.times, which)),
-      })
-    : Array.from({ length: 168 }, () => ONE);
-}
-
-/** A value for each hour of the week: `inside` in a daily window, `outside` else; a part of an hour is mixed. */
-export function window168(
-  days: readonly number[],
-  from: number,
-  hours: Decimal,
-  values: { readonly outside: Decimal; readonly inside: Decimal },
-): Decimal[] {
-  const week: Decimal[] = Array.from({ length: 168 }, () => values.outside);
-  const whole = Math.min(24, Math.floor(hours.toNumber()));
-  const rest = whole < 24 ? hours.minus(whole) : decimal(0);
-  for (const day of new Set(days)) {
-    for (let hour = 0; hour < whole; hour += 1) week[(day * 24 + from + hour) % 168] = values.inside;
-    if (rest.greaterThan(0)) {
-      const mixed = values.outside.plus(values.inside.minus(values.outside).times(rest));
-      week[(day * 24 + from + whole) % 168] = mixed;
-    }
+/** How high the load is in each hour of the week, as a multiple of its usual height. Refused: a peak above a day. */
+export function loadShape(load: Load, which: Case): Result<readonly Hour[]> {
+  const { peak } = load;
+  if (!peak) return ok(sameAllWeek(ONE));
+  const hours = decimal(readCase(peak.hours, which));
+  if (hours.greaterThan(24)) {
+    return err(issue('hours.day-too-long', ['load', 'peak', 'hours'], { hours: hours.toString() }));
   }
-  return week;
+  const inside = decimal(readCase(peak.times, which));
+  return ok(windowWeek(peak.days, peak.from, hours, { outside: ONE, inside }));
 }

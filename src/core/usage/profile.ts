@@ -1,10 +1,8 @@
 /**
- * The one 168-hour profile behind every running pattern: how many units of one component run in each hour of a week
- * that begins on Monday. Whatever depends on when (commitments, capacity units, autoscale) reads it; averages do not.
- * Source: pricing rules, "Running patterns".
+ * From a running pattern to the week behind it. Whatever depends on when (commitments, capacity units, autoscale,
+ * started increments) reads the week; averages do not. Source: pricing rules, "Running patterns".
  */
 import {
-  addAll,
   type Decimal,
   decimal,
   Decimal as Decimals,
@@ -17,129 +15,114 @@ import {
   ZERO,
 } from '../base';
 import { type Case, readCase } from './cased';
-import { type Load, loadShape, requestRate, window168 } from './load';
+import { type Load, loadShape, requestRate } from './load';
 import type { Running } from './pattern';
-
-export const WEEK_HOURS = 168;
-
-export interface Profile {
-  /** 168 values: units running. */
-  readonly units: readonly Decimal[];
-  /** False where only a number of hours is known, not which: those are spread evenly over the week. */
-  readonly placed: boolean;
-  /** Autoscale only: whether some hour wants more than the ceiling. */
-  readonly short: boolean;
-}
-
-export interface Level {
-  readonly units: Decimal;
-  /** How many of the 168 hours. */
-  readonly weekHours: number;
-}
+import {
+  everyWeek,
+  type Hour,
+  mapUnits,
+  type Profile,
+  sameAllWeek,
+  soOften,
+  steadyHour,
+  type Week,
+  WEEK_HOURS,
+  windowWeek,
+} from './week';
+import { weeksOfRuns } from './week-runs';
 
 const OFFICE_FROM = 8;
 
+export interface MonthRun {
+  /** What one unit runs in the month, for patterns that know only that. */
+  readonly runHours: Decimal;
+  readonly monthHours: Decimal;
+  /** How many runs those hours come in; null: not known. */
+  readonly runs: Decimal | null;
+}
+
 /**
- * `runHours` is what one unit runs in a month of `monthHours` for patterns that know only that. Refused:
- * `load.missing`, `load.incomplete` (autoscale), `hours.week-malformed`, `quantity.negative`.
+ * Refused: `load.missing`, `load.incomplete` (autoscale), `hours.week-malformed`, `quantity.negative`,
+ * `hours.day-too-long` (a window), `running.order` (a floor above its ceiling, a peak below its baseline).
  */
 export function weekProfile(
   running: Running,
   which: Case,
-  month: { readonly runHours: Decimal; readonly monthHours: Decimal },
+  month: MonthRun,
   load: Load | null,
 ): Result<Profile> {
+  const { runHours, monthHours, runs } = month;
   switch (running.pattern) {
     case 'always':
-      return even(ONE, true);
+      return placed(everyWeek(sameAllWeek(ONE)));
     case 'hours':
     case 'asleep':
-    case 'runs':
-      return even(month.runHours.dividedBy(month.monthHours), month.runHours.equals(month.monthHours));
+    case 'runs': {
+      const known = runs !== null && !runs.isZero();
+      const weeks = known
+        ? weeksOfRuns(runs, runHours.dividedBy(runs), monthHours)
+        : soOften(runHours.dividedBy(monthHours));
+      return ok({ weeks, placed: !known && runHours.equals(monthHours), short: false });
+    }
     case 'days': {
       const hours = decimal(readCase(running.hoursPerDay, which));
-      const days = decimal(readCase(running.daysPerMonth, which))
-        .times(WEEK_HOURS)
-        .dividedBy(month.monthHours);
-      return placed(fillDays(hours, days));
+      const inMonth = decimal(readCase(running.daysPerMonth, which));
+      const days = inMonth.times(WEEK_HOURS).dividedBy(monthHours);
+      // 31 days in a month of 730 hours: a little more than every day, so which hours is not known.
+      if (days.greaterThan(7))
+        return ok({ weeks: weeksOfRuns(inMonth, hours, monthHours), placed: false, short: false });
+      return placed(weeksOfDays(hours, days));
     }
     case 'weekdays':
       return placed(
-        fillDays(
+        weeksOfDays(
           decimal(readCase(running.hoursPerDay, which)),
           decimal(readCase(running.daysPerWeek, which)),
         ),
       );
     case 'week':
       return drawnWeek(running.days);
-    case 'peaks':
+    case 'peaks': {
+      const baseline = decimal(readCase(running.baseline, which));
+      const peak = decimal(readCase(running.peak, which));
+      const hours = decimal(readCase(running.hours, which));
+      if (peak.lessThan(baseline)) return outOfOrder('peak', baseline, peak);
+      if (hours.greaterThan(24)) {
+        return err(issue('hours.day-too-long', ['running', 'hours'], { hours: hours.toString() }));
+      }
       return placed(
-        window168(running.days, running.from, decimal(readCase(running.hours, which)), {
-          outside: decimal(readCase(running.baseline, which)),
-          inside: decimal(readCase(running.peak, which)),
-        }),
+        everyWeek(windowWeek(running.days, running.from, hours, { outside: baseline, inside: peak })),
       );
+    }
     case 'autoscale':
       return load ? scaled(running, load, which) : err(issue('load.missing', ['load']));
   }
 }
 
-/** Distinct heights of a profile with how many hours of the week each lasts, lowest first. */
-export function levelsOf(units: readonly Decimal[]): Level[] {
-  const counts = new Map<string, { units: Decimal; weekHours: number }>();
-  let last: { units: Decimal; weekHours: number } | undefined;
-  for (const each of units) {
-    // Neighbouring hours mostly hold the very same value; comparing digits would be the dear part.
-    if (last?.units !== each) {
-      const key = each.toString();
-      last = counts.get(key);
-      if (!last) counts.set(key, (last = { units: each, weekHours: 0 }));
-    }
-    last.weekHours += 1;
-  }
-  return [...counts.values()].sort((a, b) => a.units.comparedTo(b.units));
+function placed(weeks: readonly Week[]): Result<Profile> {
+  return ok({ weeks, placed: true, short: false });
 }
 
-/** Applies `change` to every hour, once for each value. */
-export function mapHours(units: readonly Decimal[], change: (value: Decimal) => Decimal): Decimal[] {
-  const known = new Map<Decimal, Decimal>();
-  return units.map((each) => {
-    let value = known.get(each);
-    if (!value) known.set(each, (value = change(each)));
-    return value;
-  });
-}
-
-export function meanOf(units: readonly Decimal[]): Decimal {
-  return addAll(units).dividedBy(WEEK_HOURS);
-}
-
-function placed(units: readonly Decimal[]): Result<Profile> {
-  return ok({ units, placed: true, short: false });
-}
-
-/** 168 times the same; nobody changes a profile, so the one of a unit that runs always is shared. */
-export function sameAllWeek(units: Decimal): readonly Decimal[] {
-  return units === ONE ? ALL_WEEK : new Array<Decimal>(WEEK_HOURS).fill(units);
-}
-
-const ALL_WEEK: readonly Decimal[] = new Array<Decimal>(WEEK_HOURS).fill(ONE);
-
-function even(units: Decimal, isPlaced: boolean): Result<Profile> {
-  return ok({ units: sameAllWeek(units), placed: isPlaced, short: false });
-}
-
-/** So many hours on so many days from Monday on, beginning in the morning; the last day may be a part of one. */
-function fillDays(hours: Decimal, days: Decimal): Decimal[] {
+/**
+ * So many hours on so many days from Monday on, beginning in the morning. A part of a day is a day in some weeks and
+ * none in the others.
+ */
+function weeksOfDays(hours: Decimal, days: Decimal): Week[] {
   const from = hours.greaterThan(24 - OFFICE_FROM) ? 0 : OFFICE_FROM;
-  const week = window168([], from, hours, { outside: ZERO, inside: ONE });
-  for (let day = 0; day < 7; day += 1) {
-    const share = Decimals.max(ZERO, Decimals.min(ONE, days.minus(day)));
-    if (share.isZero()) break;
-    const filled = window168([day], from, hours, { outside: ZERO, inside: share });
-    for (let hour = day * 24; hour < day * 24 + 24; hour += 1) week[hour] = filled[hour]!;
-  }
-  return week;
+  const whole = Math.min(7, Math.floor(days.toNumber()));
+  const rest = whole === 7 ? ZERO : days.minus(whole);
+  const weekOf = (count: number): Hour[] =>
+    windowWeek(
+      Array.from({ length: count }, (_, day) => day),
+      from,
+      hours,
+      { outside: ZERO, inside: ONE },
+    );
+  if (rest.isZero()) return everyWeek(weekOf(whole));
+  return [
+    { share: rest, hours: weekOf(whole + 1) },
+    { share: ONE.minus(rest), hours: weekOf(whole) },
+  ];
 }
 
 /** Checks a drawn week: seven texts of 24 characters, `#` or `.`. */
@@ -149,7 +132,7 @@ export function isDrawnWeek(days: readonly string[]): boolean {
 
 function drawnWeek(days: readonly string[]): Result<Profile> {
   if (!isDrawnWeek(days)) return err(issue('hours.week-malformed', ['running', 'days']));
-  return placed([...days.join('')].map((mark) => (mark === '#' ? ONE : ZERO)));
+  return placed(everyWeek([...days.join('')].map((mark) => steadyHour(mark === '#' ? ONE : ZERO))));
 }
 
 function scaled(
@@ -165,11 +148,18 @@ function scaled(
   }
   const floor = decimal(readCase(running.floor, which));
   const ceiling = decimal(readCase(running.ceiling, which));
+  if (floor.greaterThan(ceiling)) return outOfOrder('ceiling', floor, ceiling);
+  const shape = loadShape(load, which);
+  if (!shape.ok) return shape;
   let short = false;
-  const units = loadShape(load, which).map((height) => {
+  const weeks = mapUnits(everyWeek(shape.value), (height) => {
     const wanted = roundedUp(rate.value.value.times(height).dividedBy(carries));
     if (wanted.greaterThan(ceiling)) short = true;
     return Decimals.max(floor, Decimals.min(ceiling, wanted));
   });
-  return ok({ units, placed: true, short });
+  return ok({ weeks, placed: true, short });
+}
+
+function outOfOrder(field: string, least: Decimal, most: Decimal): Result<never> {
+  return err(issue('running.order', ['running', field], { least: least.toString(), most: most.toString() }));
 }

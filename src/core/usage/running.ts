@@ -7,7 +7,8 @@ import { difference, type Figure, given, least, product, quotient, sum } from '.
 import { type Case, type Cased, readCase } from './cased';
 import type { Load } from './load';
 import type { Running } from './pattern';
-import { type Level, levelsOf, type Profile, WEEK_HOURS, weekProfile } from './profile';
+import { weekProfile } from './profile';
+import { type Level, levelsOf, type Profile, WEEK_HOURS } from './week';
 
 /** Runs of one unit, where the pattern knows them: what increments and minimum durations are counted by. */
 export interface Spells {
@@ -19,8 +20,11 @@ export interface Spells {
 export interface RunningTime {
   /** Hours, or unit-hours where several units run. */
   readonly hours: Figure;
+  /** Where all runs are alike; else they are read off the week, or (a mere number of hours) not known. */
   readonly spells: Spells | null;
   readonly profile: Profile;
+  /** Whether it is one unit that runs or not; else the week says how many. */
+  readonly single: boolean;
 }
 
 /**
@@ -46,18 +50,20 @@ export function runningTime(
   const simple = hoursOf(running, hoursInMonth, which);
   if (!simple.ok) return simple;
   if (simple.value) return ok(new SimpleTime(simple.value, running, which, hoursInMonth));
-  const month = { runHours: hoursInMonth, monthHours: hoursInMonth };
+  const month = { runHours: hoursInMonth, monthHours: hoursInMonth, runs: null };
   const profile = weekProfile(running, which, month, load);
   if (!profile.ok) return profile;
-  return ok({ hours: unitHours(profile.value, hoursInMonth), spells: null, profile: profile.value });
+  const hours = unitHours(profile.value, hoursInMonth);
+  return ok({ hours, spells: null, profile: profile.value, single: running.pattern === 'week' });
 }
 
 /** Hours that need no profile; it is worked out when someone asks, which for most lines nobody does. */
 class SimpleTime implements RunningTime {
+  readonly single = true;
   private known: Profile | null = null;
 
   constructor(
-    private readonly simple: Omit<RunningTime, 'profile'>,
+    private readonly simple: Simple,
     private readonly running: Running,
     private readonly which: Case,
     private readonly monthHours: Decimal,
@@ -74,7 +80,8 @@ class SimpleTime implements RunningTime {
   get profile(): Profile {
     if (!this.known) {
       const { running, which, monthHours } = this;
-      const profile = weekProfile(running, which, { runHours: this.hours.value, monthHours }, null);
+      const runs = this.spells?.count.value ?? null;
+      const profile = weekProfile(running, which, { runHours: this.hours.value, monthHours, runs }, null);
       if (!profile.ok) throw new Error('a pattern with hours of its own has a profile');
       this.known = profile.value;
     }
@@ -82,7 +89,8 @@ class SimpleTime implements RunningTime {
   }
 }
 
-type HoursOf = Omit<RunningTime, 'profile'> | null;
+type Simple = Pick<RunningTime, 'hours' | 'spells'>;
+type HoursOf = Simple | null;
 
 /** Null: the hours follow from the profile. */
 function hoursOf(running: Running, hoursInMonth: Decimal, which: Case): Result<HoursOf> {
@@ -101,7 +109,9 @@ function hoursOf(running: Running, hoursInMonth: Decimal, which: Case): Result<H
       const refused = dayFault(hours, days, 31);
       if (refused) return refused;
       const parts = [given('Hours a day', hours, 'h/day'), given('Days a month', days, 'day')];
-      const spells = { count: parts[1]!, hoursEach: given('Hours of one run', hours, 'hour') };
+      const spells = hours.equals(24)
+        ? null
+        : { count: parts[1]!, hoursEach: given('Hours of one run', hours, 'hour') };
       return within(product('Hours run in the month', 'hour', parts), hoursInMonth, spells);
     }
     case 'weekdays': {
@@ -118,7 +128,8 @@ function hoursOf(running: Running, hoursInMonth: Decimal, which: Case): Result<H
         given('Days a week', days, 'day'),
         quotient('Weeks of the month', 'week', [month, week]),
       ]);
-      const spells = { count, hoursEach: given('Hours of one run', hours, 'hour') };
+      // Days without a gap between them are one run, as in a drawn week.
+      const spells = hours.equals(24) ? null : { count, hoursEach: given('Hours of one run', hours, 'hour') };
       return within(product('Hours run in the month', 'hour', [month, share]), hoursInMonth, spells);
     }
     case 'asleep':
@@ -175,7 +186,7 @@ function awakeHours(
 
 /** Unit-hours of a profile, by how long each number of units runs. */
 function unitHours(profile: Profile, hoursInMonth: Decimal): Figure {
-  const rows = levelsOf(profile.units)
+  const rows = levelsOf(profile.weeks)
     .filter((level) => !level.units.isZero())
     .map((level) => {
       const units = given('Units running', level.units, 'unit');
@@ -188,9 +199,9 @@ function unitHours(profile: Profile, hoursInMonth: Decimal): Figure {
 /** Hours of the month for so many hours of the week. */
 export function hoursAtLevel(level: Pick<Level, 'weekHours'>, hoursInMonth: Decimal): Figure {
   const month = given('Hours of the month', hoursInMonth, 'hour');
-  if (level.weekHours === WEEK_HOURS) return month;
+  if (level.weekHours.equals(WEEK_HOURS)) return month;
   const share = quotient('Share of the week', '', [
-    given('Hours of the week at this level', decimal(level.weekHours), 'hour'),
+    given('Hours of the week at this level', level.weekHours, 'hour'),
     given('Hours of a week', decimal(WEEK_HOURS), 'hour'),
   ]);
   return product('Hours of the month at this level', 'hour', [month, share]);

@@ -1,6 +1,6 @@
 /** The design's tally line: total and range, first year, upfront, what is not priced, and what the last change did. */
 'use client';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { Decimal } from '@/core/base';
 import type { Design } from '@/core/design';
 import { allComponents } from '@/core/design';
@@ -9,6 +9,8 @@ import type { DesignSummary } from '@/core/range';
 import { Amount } from '@/ui/amount';
 import { TallyFigure, TallyLine } from '@/ui/tally-line';
 import { Wick } from '@/ui/wick';
+import type { PricingClient } from '@/workers/client';
+import { useAsked } from './margin/use-asked';
 import type { Pricing } from './pricing';
 import type { ShelfBook } from './shelf';
 
@@ -59,21 +61,28 @@ interface TallyProps {
   readonly pricing: Pricing;
   readonly design: Design;
   readonly shelf: readonly ShelfBook[];
+  readonly client: PricingClient | null;
   readonly onOpen: () => void;
 }
 
-/** Whether later months differ from the one that is shown. */
-function movesOverTime(design: Design): boolean {
-  const { growth, season, campaigns } = design.assumptions;
-  return (
-    !!growth ||
-    !!season ||
-    !!campaigns?.length ||
-    allComponents(design).some((each) => each.months ?? each.later)
+/** The first 12 months one by one: where months differ, asked for when the typing pauses; until then twelve such months. */
+function useFirstYear({ pricing, design, client }: Pick<TallyProps, 'pricing' | 'design' | 'client'>) {
+  const { summary } = pricing;
+  const asks = summary !== null && summary.firstYear === null;
+  const question = useMemo(
+    () => (asks ? { ask: 'months' as const, design, horizon: 12 } : null),
+    [asks, design],
   );
+  const answer = useAsked(client, question);
+  if (!summary) return null;
+  if (!asks) return { label: 'First 12 months', amount: summary.firstYear! };
+  return answer
+    ? { label: 'First 12 months', amount: answer.years[0]!.cash }
+    : { label: '12 such months', amount: summary.twelveMonths };
 }
 
-export function Tally({ pricing, design, shelf, onOpen }: TallyProps) {
+export function Tally({ pricing, design, shelf, client, onOpen }: TallyProps) {
+  const firstYear = useFirstYear({ pricing, design, client });
   const { summary, trouble } = pricing;
   const change = useLastChange(pricing, design);
   const used = shelf.filter((book) =>
@@ -148,9 +157,9 @@ export function Tally({ pricing, design, shelf, onOpen }: TallyProps) {
       {summary.resale !== summary.monthly && (
         <TallyFigure label="Resale">{writeMoney(summary.resale, currency)}</TallyFigure>
       )}
-      <TallyFigure label={movesOverTime(design) ? '12 such months' : 'First 12 months'}>
-        {writeMoney(summary.firstYear, currency)}
-      </TallyFigure>
+      {firstYear && (
+        <TallyFigure label={firstYear.label}>{writeMoney(firstYear.amount, currency)}</TallyFigure>
+      )}
       <TallyFigure label="Upfront">{writeMoney(summary.upfront, currency)}</TallyFigure>
       <TallyFigure label="Not priced">
         {summary.unpriced > 0 ? (

@@ -244,7 +244,7 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
           />
         </Margin>
       </div>
-      <Tally pricing={pricing} design={design} shelf={shelf} onOpen={() => setSubject(WHOLE_DESIGN)} />
+      <Tally pricing={pricing} design={design} shelf={shelf} client={client} onOpen={() => setSubject(WHOLE_DESIGN)} />
       {picker && (
         <OpenPicker
           picker={picker}

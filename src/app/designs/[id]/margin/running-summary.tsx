@@ -3,7 +3,7 @@
 import type { Decimal } from '@/core/base';
 import type { Component } from '@/core/design';
 import { writeNumber, writeShare } from '@/core/display';
-import { runningTime } from '@/core/usage';
+import { averageWeek, runningTime } from '@/core/usage';
 
 /** Days of an average month, to tell hours a day. */
 const DAYS = 30.42;
@@ -18,7 +18,8 @@ export function RunningSummary({
   const time = runningTime(component.running, monthHours, 'likely', component.load ?? null);
   if (!time.ok) return null;
   const hours = time.value.hours.value;
-  const { units, placed } = time.value.profile;
+  const { weeks, placed } = time.value.profile;
+  const units = averageWeek(weeks);
   const most = Math.max(1, ...units.map(Number));
   const share = hours.dividedBy(monthHours);
   const several = units.some((each) => each.greaterThan(1));

@@ -1,0 +1,139 @@
+/**
+ * What is on demand, as money: its tiers over the pool, then sustained use and caps. The same again at another price,
+ * for agreements that fix one. Source: pricing rules, "Where two rules meet", 1, 4, 7, 9.
+ */
+import { addAll, type Decimal, ok, ONE, type Result } from '../base';
+import { type Charge, type ChargeContext, chargeFor, priceLeaf } from '../rates';
+import { type Rank, sustainedHours } from '../terms';
+import { type Figure, given, least, product, quotient, rate as rateFigure, sum } from '../trace';
+import { conversionFactor } from '../units';
+import { type Claim, inUnit, type Left, type Pool, rateSource, shareOfPool } from './pools';
+import { hoursOf, type Rest } from './rest';
+
+/** One claim with everything that its on-demand amount depends on. */
+export interface OnDemand {
+  readonly claim: Claim;
+  readonly left: Left;
+  readonly rest: Rest;
+  /** Of its pool, itself included. */
+  readonly rests: ReadonlyMap<Claim, Rest>;
+  readonly pool: Pool;
+}
+
+/** Prices of an agreement in place of the book's. */
+export interface AgreedPrice {
+  readonly charge: Charge;
+  readonly agreement: string;
+}
+
+/** The amount at the rate's own prices, or at agreed ones; in the book's currency. */
+export function onDemandAmount(of: OnDemand, agreed?: AgreedPrice): Result<Figure> {
+  const { claim, rest } = of;
+  const { rate } = claim.demand;
+  const charge = agreed?.charge ?? rate.charge;
+  const context: ChargeContext = {
+    unit: rate.unit,
+    currency: claim.book.currency,
+    source: rateSource(rate, claim.book),
+    ...(agreed ? { agreement: agreed.agreement } : {}),
+  };
+  if (rate.monthlyCap && charge.structure === 'per-unit' && rest.ranks) {
+    return ok(cappedAmount(of, charge.price, rest.ranks(), context));
+  }
+  const amount = tieredAmount(of, charge, context);
+  if (!amount.ok || !rest.ranks) return amount;
+  const sustained = rate.sustained ? timesSustained(of, amount.value, rest.ranks()) : amount.value;
+  return ok(rate.monthlyCap ? underCaps(of, sustained, rest.ranks()) : sustained);
+}
+
+/** A pool is charged at the member's own prices, and the member has its share by quantity. */
+function tieredAmount(
+  { claim, left, rest, rests, pool }: OnDemand,
+  charge: Charge,
+  context: ChargeContext,
+): Result<Figure> {
+  const { demand, book } = claim;
+  const { rate, use } = demand;
+  if (pool.members.length === 1) return chargeFor(charge, { ...use, quantity: rest.quantity }, context);
+  const untouched =
+    left.whole !== null &&
+    pool.members.every((each) => rests.get(each)!.quantity === pool.left.get(each)!.quantity);
+  const all = untouched
+    ? left.whole!
+    : sum(
+        'All of the pool on demand',
+        rate.unit,
+        pool.members.map((each) => inUnit(rests.get(each)!.quantity, rate.unit)),
+      );
+  const whole = chargeFor(charge, { ...use, quantity: all }, context);
+  if (!whole.ok) return whole;
+  return ok(
+    untouched
+      ? shareOfPool(whole.value, left.own, left.total, book.currency)
+      : shareOfPool(whole.value, rest.quantity, all, book.currency),
+  );
+}
+
+/** The price falls with the share of the month that each unit is on demand. */
+function timesSustained({ claim }: OnDemand, amount: Figure, ranks: readonly Rank[]): Figure {
+  const hours = hoursOf(ranks);
+  if (hours.isZero()) return amount;
+  const paid = sustainedHours(ranks, claim.demand.rate.sustained!, claim.owner.hoursInMonth);
+  const factor = quotient('Sustained use', '', [paid, given('Hours on demand', hours, 'hour')]);
+  return product('After sustained use', claim.book.currency, [amount, factor]);
+}
+
+/** No unit pays more than the cap in a month. */
+function cappedAmount(
+  { claim }: OnDemand,
+  price: Decimal,
+  ranks: readonly Rank[],
+  context: ChargeContext,
+): Figure {
+  const { demand, owner } = claim;
+  const { rate } = demand;
+  const { currency, source } = context;
+  const factor = conversionFactor('hour', rate.unit);
+  const perUnit = priceLeaf(`Price per ${rate.unit}`, price, `${currency} per ${rate.unit}`, context);
+  const hourly =
+    rate.unit === 'hour'
+      ? perUnit
+      : product('Price an hour', `${currency} per hour`, [
+          perUnit,
+          given(`1 hour in ${rate.unit}`, factor.ok ? factor.value : ONE, `${rate.unit} each`),
+        ]);
+  const cap = rateFigure('Monthly cap of each', rate.monthlyCap!, `${currency} each`, source);
+  const running = ranks.filter(({ units }) => !units.value.isZero());
+  const rows = running.map((rank) => {
+    const hours = rate.sustained
+      ? quotient('Hours after sustained use', 'hour', [
+          sustainedHours([rank], rate.sustained, owner.hoursInMonth),
+          rank.units,
+        ])
+      : rank.hours;
+    return product(`${rank.units.value} running ${rank.hours.value} h`, currency, [
+      rank.units,
+      least('Each, at most the monthly cap', `${currency} each`, [
+        product('By the hour', `${currency} each`, [hours, hourly]),
+        cap,
+      ]),
+    ]);
+  });
+  return sum('Under the monthly cap', currency, rows);
+}
+
+/** An agreed table of tiers under the list's cap: no more than the cap for every unit that runs. */
+function underCaps({ claim }: OnDemand, amount: Figure, ranks: readonly Rank[]): Figure {
+  const { currency } = claim.book;
+  const units = addAll(ranks.map((rank) => rank.units.value));
+  const cap = product('Monthly cap of all units', currency, [
+    given('Units', units, 'unit'),
+    rateFigure(
+      'Monthly cap of each',
+      claim.demand.rate.monthlyCap!,
+      `${currency} each`,
+      rateSource(claim.demand.rate, claim.book),
+    ),
+  ]);
+  return least(amount.label, currency, [amount, cap]);
+}

@@ -1,0 +1,10 @@
+/** A price as a leaf of the trace: read from the book, or negotiated between two parties. */
+import type { Decimal } from '../base';
+import { type Figure, negotiated, rate } from '../trace';
+import type { ChargeContext } from './structure';
+
+export function priceLeaf(label: string, value: Decimal, unit: string, context: ChargeContext): Figure {
+  return context.agreement === undefined
+    ? rate(label, value, unit, context.source)
+    : negotiated(`${label}, by “${context.agreement}”`, value, unit);
+}
