@@ -5,6 +5,10 @@ import { RATE_TERMS, type RateTerm } from '@/core/terms';
 import { charge, shareText } from './charge';
 import { amountText, code, currency, isoDate, LIMITS, longText, name, unit } from './fields';
 
+/** February, and a month of 31 days. */
+const SHORTEST_MONTH = 672;
+const LONGEST_MONTH = 744;
+
 const months = z.int().min(1).max(120);
 
 export const regionSchema = z.strictObject({
@@ -98,7 +102,10 @@ export const bookSchema = z.strictObject({
   title: name,
   provider: name,
   currency,
-  monthHours: amountText,
+  monthHours: amountText.refine(
+    (text) => Number(text) >= SHORTEST_MONTH && Number(text) <= LONGEST_MONTH,
+    `must be between ${SHORTEST_MONTH} and ${LONGEST_MONTH} hours, the shortest and the longest month`,
+  ),
 });
 export const revisionSchema = z.strictObject({
   number: z.int().min(1).max(1_000_000),

@@ -7,12 +7,12 @@ import { type Decimal, type Issue, ok, type Result, ZERO } from '../base';
 import { type BookHead, head } from '../books';
 import { type Charge, chargeFor } from '../rates';
 import { committedAmounts, commitmentOf, type EarlyEnd, type RateTerm } from '../terms';
-import { type Figure, given, product, relabel, sum } from '../trace';
+import { type Figure, given, product, quotient, relabel, sum } from '../trace';
 import type { AllowanceTerms, Case } from '../usage';
 import type { CommittedPart } from './committed-part';
 import type { Grants } from './grants';
 import { type AgreedPrice, type OnDemand, onDemandAmount } from './on-demand';
-import { type Claim, inUnit, type Left, type Pool, poolsOf, rateSource } from './pools';
+import { type Claim, type Left, type Pool, poolsOf, rateSource } from './pools';
 import type { Resolved } from './resolved';
 import { openOf, plainRest, type Rest, restOf } from './rest';
 import {
@@ -98,8 +98,9 @@ function claimsOf(owner: Resolved): Claim[] {
   const book = head(owner.book);
   return owner.demands.onDemand.flatMap((demand): Claim[] => {
     const committed = owner.demands.committed.find((part) => part.meter === demand.meter) ?? null;
-    // Committed as a whole: nothing of it is on demand.
-    return committed && !committed.running ? [] : [{ demand, book, committed, owner }];
+    // Committed as a whole: nothing of it is on demand. Nothing committed: all of it is.
+    if (committed && !committed.running) return [];
+    return [{ demand, book, committed: committed?.units.value.isZero() ? null : committed, owner }];
   });
 }
 
@@ -161,7 +162,7 @@ function merged(covers: readonly SpendCover[]): SpendCover {
 /** What a spend commitment costs in a month, all of it; null: it cannot be charged. */
 function spendCost(owner: Resolved): SpendCost | null {
   const [part] = owner.demands.committed;
-  const charged = part && committedPartOf(owner, part, null);
+  const charged = part && committedPartOf(owner, part, null, null);
   if (!charged?.ok) return null;
   return { monthly: charged.value.monthly.value, recurring: charged.value.recurring };
 }
@@ -179,7 +180,7 @@ function lineOf(owner: Resolved, claims: readonly Claim[], books: Books): Result
   for (const part of owner.demands.committed) {
     const claim = claims.find((each) => each.demand.meter === part.meter) ?? null;
     const left = claim && books.poolOf.get(claim)!.left.get(claim)!;
-    const committed = committedPartOf(owner, part, left);
+    const committed = committedPartOf(owner, part, claim, left);
     if (!committed.ok) return committed;
     parts.push(committed.value);
     if (!claim) onDemand.push(...wholeOnDemand(owner, part.meter, books));
@@ -257,11 +258,16 @@ function wholeOnDemand(owner: Resolved, meter: string, { alone }: Books): Figure
 }
 
 /** Committed units, and what they alone are charged to fill a minimum of the month. */
-function committedPartOf(owner: Resolved, part: CommittedPart, left: Left | null): Result<LinePart> {
+function committedPartOf(
+  owner: Resolved,
+  part: CommittedPart,
+  claim: Claim | null,
+  left: Left | null,
+): Result<LinePart> {
   const { component, offer } = owner;
   const book = head(owner.book);
   const context = { unit: part.rate.unit, currency: book.currency, source: rateSource(part.rate, book) };
-  const filled = withMissing(part, left);
+  const filled = withMissing(owner, part, claim, left);
   const charged = chargeFor(part.rate.charge, filled.use, context);
   if (!charged.ok) return charged;
   const commitment = commitmentOf(component.term)!;
@@ -288,13 +294,30 @@ function isMoney(kind: string): boolean {
 }
 
 /** What fills the minimum of the month is bought in the way of the line: upfront included. */
-function withMissing(part: CommittedPart, left: Left | null): Pick<CommittedPart, 'units' | 'use'> {
+function withMissing(
+  owner: Resolved,
+  part: CommittedPart,
+  claim: Claim | null,
+  left: Left | null,
+): Pick<CommittedPart, 'units' | 'use'> {
   const { units, use } = part;
   const missing = left?.missing;
-  if (!missing || missing.value.isZero() || use.quantity.value.isZero()) return part;
-  const own = inUnit(missing, use.quantity.unit);
-  const quantity = sum('With what the minimum of the month adds', use.quantity.unit, [use.quantity, own]);
-  const factor = given('With the minimum', quantity.value.dividedBy(use.quantity.value), '');
+  const perHour = claim?.demand.use.running?.perHour();
+  if (!missing || !perHour || units.value.isZero() || perHour.value.isZero()) return part;
+  // In the on-demand rate's unit, in which the minimum is stated.
+  const own = product('Committed in the month', missing.unit, [
+    units,
+    given('Hours of the month', owner.hoursInMonth, 'hour'),
+    perHour,
+  ]);
+  const factor = quotient('With the minimum', '', [
+    sum('With what is missing', own.unit, [own, missing]),
+    own,
+  ]);
+  const quantity = product('With what the minimum of the month adds', use.quantity.unit, [
+    use.quantity,
+    factor,
+  ]);
   return {
     use: { ...use, quantity },
     units: product('Units, with the minimum', units.unit, [units, factor]),

@@ -276,16 +276,7 @@ export function monthUnitHours(weeks: readonly Week[], hoursInMonth: Decimal): D
 function memberLeft(claim: Claim, members: number, whole: Whole, plain: boolean): Left {
   const { demand, committed } = claim;
   const { unit } = demand.rate;
-  if (members === 1 && !committed?.running) {
-    return {
-      own: whole.total,
-      total: whole.total,
-      quantity: whole.left,
-      share: whole.share,
-      missing: null,
-      whole: whole.left,
-    };
-  }
+  const { total, share } = whole;
   const own = usedBy(claim);
   const bought = committed?.running ? boughtBy(claim).value : own.value;
   const missing =
@@ -297,10 +288,13 @@ function memberLeft(claim: Claim, members: number, whole: Whole, plain: boolean)
           unit,
           'shared by quantity',
         );
+  if (members === 1 && !committed?.running) {
+    return { own: total, total, quantity: whole.left, share, missing, whole: whole.left };
+  }
   const filled =
     missing && !committed?.running ? sum('With what the minimum adds', unit, [own, missing]) : own;
-  const quantity = whole.share ? product('Left after the allowance', unit, [filled, whole.share]) : filled;
-  return { own, total: whole.total, quantity, share: whole.share, missing, whole: plain ? whole.left : null };
+  const quantity = share ? product('Left after the allowance', unit, [filled, share]) : filled;
+  return { own, total, quantity, share, missing, whole: plain ? whole.left : null };
 }
 
 /** A member's share of an amount that was worked out for the whole pool. */

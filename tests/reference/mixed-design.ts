@@ -1,0 +1,420 @@
+/** Random designs over random books: several rules on the same line, the same hour, the same money. */
+import type { Component, Design, UsageEntry } from '@/core/design';
+import type { Agreement, Term } from '@/core/terms';
+import type { Cased, Load, Running } from '@/core/usage';
+import type { PriceBookFile } from '@/formats';
+import { Dice } from './dice';
+import { mixedBook } from './mixed-book';
+
+export interface Mixed {
+  readonly seed: number;
+  readonly books: readonly PriceBookFile[];
+  readonly design: Design;
+}
+
+export function mixed(seed: number): Mixed {
+  const dice = new Dice(seed);
+  const books = [
+    mixedBook(dice, 'first', 'USD'),
+    ...(dice.often(0.3) ? [mixedBook(dice, 'second', 'EUR')] : []),
+  ];
+  return { seed, books, design: mixedDesign(dice, books) };
+}
+
+function mixedDesign(dice: Dice, books: readonly PriceBookFile[]): Design {
+  const components = Array.from({ length: dice.number(1, 6) }, (_, at) => component(dice, books, `c${at}`));
+  const money = Array.from({ length: dice.one(0, 0, 1, 1, 2) }, (_, at) => moneyLine(dice, books, `m${at}`));
+  const all = [...components, ...money];
+  const cut = dice.number(0, all.length);
+  const dated = dice.often(0.5);
+  return {
+    title: 'Drawn at random',
+    description: '',
+    currency: dice.one('USD', 'USD', 'EUR'),
+    assumptions: {
+      month: dice.one<Design['assumptions']['month']>(
+        { hours: '730' },
+        { hours: '730' },
+        { hours: '720' },
+        { hours: '744' },
+        { hours: 'book' },
+        { hours: 'calendar', year: 2027, month: dice.number(1, 12) },
+      ),
+      countAllowances: dice.often(0.85),
+      exchange: [
+        { from: 'USD', to: 'EUR', rate: '0.92', date: '2026-11-01' },
+        ...(dice.often(0.3) ? [{ from: 'USD', to: 'EUR', rate: '0.95', date: '2027-03-01' }] : []),
+      ],
+      ...(dice.often(0.3) ? { allowanceShare: '0.25' } : {}),
+      ...(dated ? { start: dice.one('2026-12', '2027-02', '2027-06') } : {}),
+      ...(dice.often(0.3)
+        ? { growth: { traffic: { likely: '0.04' }, stock: { likely: '0.02', heavy: '0.05' } } }
+        : {}),
+      ...(dice.often(0.2) ? { season: Array.from({ length: 12 }, () => dice.half(1, 3)) } : {}),
+      ...(dice.often(0.2) ? { campaigns: [{ month: dice.number(1, 8), times: dice.half(1, 4) }] } : {}),
+      ...(dice.often(0.3) ? { contingency: '0.1', tax: '0.2' } : {}),
+    },
+    books: books.map(({ book }) => ({ book: book.key, revision: 1 })),
+    sections: [
+      { id: 's1', name: 'First', components: all.slice(0, cut) },
+      { id: 's2', name: 'Second', components: all.slice(cut) },
+    ],
+    agreements: Array.from({ length: dice.one(0, 0, 1, 2, 3) }, (_, at) => agreement(dice, `a${at}`, dated)),
+  };
+}
+
+function cased(dice: Dice, draw: () => string): Cased {
+  const likely = draw();
+  return dice.often(0.15) ? { likely, lean: draw(), heavy: draw() } : { likely };
+}
+
+function running(dice: Dice): Running {
+  const c = (draw: () => string): Cased => cased(dice, draw);
+  const days = [0, 1, 2, 3, 4, 5, 6].filter(() => dice.often(0.6));
+  switch (dice.number(0, 11)) {
+    case 0:
+      return { pattern: 'hours', hoursPerMonth: c(() => dice.half(0, 670)) };
+    case 1:
+      return {
+        pattern: 'days',
+        hoursPerDay: c(() => dice.half(0, 20)),
+        daysPerMonth: c(() => dice.half(0, 31)),
+      };
+    case 2:
+      return { pattern: 'days', hoursPerDay: { likely: '24' }, daysPerMonth: c(() => dice.half(0, 27)) };
+    case 3:
+    case 4:
+      return {
+        pattern: 'weekdays',
+        hoursPerDay: c(() => dice.half(0, 24)),
+        daysPerWeek: c(() => dice.half(0, 7)),
+      };
+    case 5: {
+      const mark = (): string => dice.one('#', '#', '.');
+      return {
+        pattern: 'week',
+        days: days7(() => Array.from({ length: 4 }, () => mark().repeat(6)).join('')),
+      };
+    }
+    case 6:
+      return {
+        pattern: 'asleep',
+        share: c(() => (dice.number(0, 20) / 20).toFixed(2)),
+        ...(dice.often(0.5)
+          ? { wakeUps: c(() => dice.whole(0, 90)), idleMinutes: c(() => dice.whole(0, 40)) }
+          : {}),
+      };
+    case 7:
+      return {
+        pattern: 'runs',
+        perMonth: c(() => dice.whole(0, 600)),
+        minutesEach: c(() => dice.half(0, 65)),
+      };
+    case 8: {
+      const from = dice.number(0, 23);
+      return {
+        pattern: 'peaks',
+        baseline: c(() => dice.whole(0, 2)),
+        peak: c(() => dice.whole(2, 6)),
+        days,
+        from,
+        hours: c(() => dice.half(0, 24)),
+      };
+    }
+    case 9:
+      return {
+        pattern: 'autoscale',
+        floor: c(() => dice.whole(0, 2)),
+        ceiling: c(() => dice.whole(2, 8)),
+        carries: c(() => dice.whole(1, 40)),
+      };
+    default:
+      return { pattern: 'always' };
+  }
+}
+
+function days7(draw: () => string): string[] {
+  return Array.from({ length: 7 }, draw);
+}
+
+function load(dice: Dice): Load {
+  const c = (draw: () => string): Cased => cased(dice, draw);
+  const days = [0, 1, 2, 3, 4, 5, 6].filter(() => dice.often(0.5));
+  return {
+    rate: dice.one<Load['rate']>(
+      { by: 'requests', perSecond: c(() => dice.half(0, 60)) },
+      { by: 'viewers', viewers: c(() => dice.whole(0, 900)), refreshSeconds: c(() => dice.whole(5, 60)) },
+    ),
+    peak: dice.often(0.6)
+      ? { times: c(() => dice.half(0, 5)), days, from: dice.number(0, 23), hours: c(() => dice.half(0, 24)) }
+      : null,
+    secondsEach: c(() => dice.half(0, 9)),
+    requestSize: { amount: c(() => dice.whole(1, 300)), unit: dice.one('kB', 'KiB') },
+    replySize: { amount: c(() => dice.whole(1, 300)), unit: 'KiB' },
+    requestsPerConnection: dice.often(0.5) ? c(() => dice.whole(1, 20)) : null,
+  };
+}
+
+type Body = Pick<Component, 'kind'> & { readonly sku: string } & Partial<Component>;
+
+function held(dice: Dice, unit: string, most = 900): UsageEntry {
+  const keeps = dice.often(0.3) ? { keptDays: cased(dice, () => dice.whole(1, 90)) } : {};
+  const aside = dice.often(0.4) ? { setAside: cased(dice, () => dice.half(0, most * 2)) } : {};
+  if (dice.often(0.3)) {
+    const sizes = Array.from({ length: dice.number(1, 3) }, () => ({
+      count: dice.whole(1, 4),
+      amount: dice.half(1, most),
+    }));
+    const likely = String(sizes.reduce((total, row) => total + Number(row.count) * Number(row.amount), 0));
+    return { amount: { likely }, unit, sizes, ...keeps, ...aside };
+  }
+  return { amount: cased(dice, () => dice.half(0, most)), unit, ...keeps, ...aside };
+}
+
+function events(dice: Dice, unit = 'thousand requests', most = 9000): UsageEntry {
+  const size = { each: { amount: cased(dice, () => dice.whole(1, 300)), unit: 'KiB' } };
+  return { amount: cased(dice, () => dice.half(0, most)), unit, ...(dice.often(0.5) ? size : {}) };
+}
+
+const SERVER_TERMS = [
+  'on-demand',
+  'on-demand',
+  '12-none',
+  '12-part',
+  '12-all',
+  '36-part',
+  'interruptible',
+] as const;
+
+function timed(dice: Dice): Pick<Component, 'running' | 'load' | 'term' | 'committed'> {
+  const term: Term = dice.one(...SERVER_TERMS);
+  return {
+    running: running(dice),
+    load: load(dice),
+    term,
+    ...(term !== 'on-demand' && dice.often(0.5) ? { committed: cased(dice, () => dice.whole(0, 5)) } : {}),
+  };
+}
+
+function body(dice: Dice): Body {
+  switch (dice.number(0, 18)) {
+    case 0:
+    case 1:
+    case 2:
+    case 3:
+      return { kind: 'server', sku: dice.one('S-2', 'S-4', 'S-8'), ...timed(dice), licences: licences(dice) };
+    case 4:
+    case 5: {
+      const need = { vcpu: dice.whole(1, 5), memory: dice.whole(1, 20) };
+      return { kind: 'server', sku: '', choice: { by: 'cheapest', need }, ...timed(dice) };
+    }
+    case 6: {
+      const size = {
+        vcpu: cased(dice, () => dice.whole(2, 8)),
+        memory: cased(dice, () => dice.whole(8, 16)),
+      };
+      return { kind: 'server', sku: 'S-FREE', ...timed(dice), size };
+    }
+    case 7:
+      return { kind: 'dedicated-host', sku: 'HOST', ...timed(dice) };
+    case 8:
+      return { kind: 'relational-database', sku: 'DB', ...timed(dice), usage: { stored: held(dice, 'GiB') } };
+    case 9:
+      return {
+        kind: 'container-run-time',
+        sku: 'RUNTIME',
+        running: running(dice),
+        load: load(dice),
+        size: { vcpu: { likely: dice.half(1, 4) }, memory: { likely: '4' } },
+      };
+    case 10:
+      return {
+        kind: 'block-volume',
+        sku: 'VOL',
+        usage: { capacity: held(dice, dice.one('GiB', 'GB')), iops: held(dice, 'IOPS', 5000) },
+      };
+    case 11:
+      return {
+        kind: 'object-store',
+        sku: dice.one('STORE', 'STORE-2'),
+        usage: {
+          stored: held(dice, dice.one('GB', 'TB', 'GiB')),
+          writes: events(dice),
+          reads: events(dice, 'request'),
+        },
+      };
+    case 12:
+      return {
+        kind: 'backup',
+        sku: 'BACKUP',
+        usage: { protected: held(dice, 'GB', 1200), stored: held(dice, 'GB') },
+      };
+    case 13:
+    case 14:
+      return {
+        kind: 'transfer-out',
+        sku: dice.one('OUT', 'OUT-2'),
+        running: running(dice),
+        load: load(dice),
+        usage: dice.often(0.8)
+          ? { transferred: { amount: cased(dice, () => dice.half(0, 900)), unit: 'GB' } }
+          : {},
+      };
+    case 15:
+      return { kind: 'balancer-requests', sku: 'BALANCER', running: running(dice), load: load(dice) };
+    case 16:
+      return {
+        kind: 'function',
+        sku: 'FUNCTION',
+        load: load(dice),
+        size: { vcpu: { likely: '1' }, memory: { likely: dice.half(1, 3) } },
+        usage: dice.often(0.5) ? { requests: events(dice) } : {},
+      };
+    case 17:
+      return dice.one<Body>(
+        { kind: 'dedicated-line', sku: 'LINE', running: running(dice), load: load(dice) },
+        { kind: 'plan', sku: 'PLAN', usage: { requests: events(dice), users: held(dice, 'user', 40) } },
+        {
+          kind: 'licence',
+          sku: 'LICENCE',
+          term: dice.one('on-demand', '12-part'),
+          usage: { cores: held(dice, 'core', 30) },
+        },
+      );
+    default:
+      return {
+        kind: 'custom',
+        sku: '',
+        choice: { by: 'none' },
+        custom: [
+          {
+            label: 'By hand',
+            unit: 'GB',
+            amount: cased(dice, () => dice.half(0, 900)),
+            charge: {
+              structure: 'graduated',
+              tiers: [
+                { upTo: '100', price: '0.3' },
+                { upTo: null, price: '0.1' },
+              ],
+            },
+            ...(dice.often(0.4) ? { allowance: dice.whole(1, 300) } : {}),
+          },
+          {
+            label: 'Once',
+            unit: 'month',
+            amount: { likely: '1' },
+            charge: { structure: 'flat', amount: '30', once: dice.often(0.5) },
+          },
+        ],
+      };
+  }
+}
+
+function licences(dice: Dice): Component['licences'] {
+  if (!dice.often(0.3)) return null;
+  const how = dice.one('included' as const, 'brought' as const);
+  return [
+    {
+      product: 'ledger-db',
+      how,
+      ...(how === 'brought' ? { ownYearly: { likely: dice.whole(1, 900) } } : {}),
+    },
+  ];
+}
+
+function component(dice: Dice, books: readonly PriceBookFile[], id: string): Component {
+  const { sku, ...rest } = body(dice);
+  return {
+    id,
+    name: id,
+    count: cased(dice, () => dice.whole(0, 4)),
+    place:
+      rest.kind === 'custom'
+        ? null
+        : { book: dice.one(...books).book.key, region: dice.one('severn', 'elbe') },
+    choice: { by: 'sku', sku },
+    running: { pattern: 'always' },
+    usage: {},
+    term: 'on-demand',
+    ...rest,
+    ...(dice.often(0.2) ? { months: lifetime(dice) } : {}),
+    ...(dice.often(0.08) ? { borne: { likely: '0.25' } } : {}),
+  };
+}
+
+function lifetime(dice: Dice): NonNullable<Component['months']> {
+  const from = dice.number(1, 6);
+  return { from, to: dice.often(0.6) ? from + dice.number(0, 13) : null };
+}
+
+/** What pays for others, and what is a share of them. */
+function moneyLine(dice: Dice, books: readonly PriceBookFile[], id: string): Component {
+  const place = { book: dice.one(...books).book.key, region: 'severn' };
+  const base = {
+    id,
+    name: id,
+    count: { likely: dice.one('1', '1', '2') },
+    place,
+    running: { pattern: 'always' } as const,
+    ...(dice.often(0.2) ? { months: lifetime(dice) } : {}),
+  };
+  const share = dice.often(0.25);
+  if (share) {
+    const sku = dice.one('SUPPORT', 'SOFTWARE');
+    const kind = sku === 'SUPPORT' ? 'support-plan' : 'software-fee';
+    return { ...base, kind, choice: { by: 'sku', sku }, usage: {}, term: 'on-demand' };
+  }
+  const spends = dice.often(0.6);
+  const [sku, meter, most] = spends ? ['SPEND', 'committed', 2] : ['CREDIT', 'credit', 400];
+  const amount = cased(dice, () => (dice.number(0, most * 100) / 100).toFixed(2));
+  return {
+    ...base,
+    kind: spends ? 'spend-commitment' : 'prepaid-credit',
+    choice: { by: 'sku', sku },
+    usage: { [meter]: { amount, unit: 'money' } },
+    term: dice.one('12-none', '12-part', '12-all', '36-part'),
+    ...(dice.often(0.2) ? { later: [{ fromMonth: dice.number(2, 9), amount: dice.whole(0, most) }] } : {}),
+  };
+}
+
+function agreement(dice: Dice, id: string, dated: boolean): Agreement {
+  const meter = dice.one('running', 'running', 'transferred', 'stored', 'units', 'set-up', 'vcpu');
+  const term = dice.often(0.25) ? { term: dice.one<Term>('12-none', '12-part', 'interruptible') } : {};
+  return {
+    id,
+    name: id,
+    covers: {
+      books: dice.often(0.3) ? ['first'] : [],
+      categories: dice.often(0.15) ? ['Compute'] : [],
+      kinds: dice.often(0.25)
+        ? [dice.one('server', 'transfer-out', 'spend-commitment', 'prepaid-credit', 'support-plan')]
+        : [],
+      skus: dice.often(0.2) ? [dice.one('S-4', 'OUT', 'BALANCER', 'SPEND')] : [],
+    },
+    from: dated && dice.often(0.3) ? '2027-01-01' : null,
+    to: dated && dice.often(0.3) ? dice.one('2027-04-30', '2027-08-31') : null,
+    discount: dice.one<Agreement['discount']>(
+      null,
+      { by: 'share', share: '0.1' },
+      { by: 'share', share: '0.25' },
+      {
+        by: 'price',
+        meter,
+        price: dice.price(4, 0.2),
+        ...term,
+        ...(dice.often(0.3) ? { unit: dice.one('hour', 'GB', 'second') } : {}),
+      },
+      {
+        by: 'tiers',
+        meter,
+        tiers: [
+          { upTo: dice.whole(20, 900), price: dice.price(3, 0.2) },
+          { upTo: null, price: dice.price(3, 0.2) },
+        ],
+        ...term,
+      },
+    ),
+    margin: dice.often(0.3) ? '0.15' : null,
+  };
+}
