@@ -26,9 +26,7 @@ export function mixedBook(dice: Dice, key: string, currency: string): PriceBookF
     ['S-4', '4', '16'],
     ['S-8', '8', '32'],
   ] as const) {
-    const grants = dice.often(0.3)
-      ? [{ sku: 'OUT', meter: 'transferred', amount: dice.whole(1, 900), unit: dice.one('GB', 'TB') }]
-      : undefined;
+    const grants = dice.often(0.4) ? granted(dice) : undefined;
     const capabilities = ['bring-licence'];
     add(
       offer(sku, 'server', { vcpu, memory, family: 'Balanced', capabilities, ...(grants ? { grants } : {}) }),
@@ -40,7 +38,7 @@ export function mixedBook(dice: Dice, key: string, currency: string): PriceBookF
       family: 'Free',
       limits: { vcpuLeast: '1', vcpuMost: '64', memoryPerVcpuLeast: '0.5', memoryPerVcpuMost: '16' },
     }),
-    freeRates(dice),
+    [...freeRates(dice), ...licenceRates(dice, 'S-FREE'), ...fees(dice, 'S-FREE')],
   );
   add(offer('HOST', 'dedicated-host', { vcpu: '64', memory: '512' }), runningRates(dice, 'HOST', true));
   add(offer('DB', 'relational-database', { vcpu: '4', memory: '16' }), [
@@ -62,12 +60,14 @@ export function mixedBook(dice: Dice, key: string, currency: string): PriceBookF
   add(offer('VOL', 'block-volume'), [
     ...heldRates(dice, 'VOL', 'capacity', 'GiB'),
     ...heldRates(dice, 'VOL', 'iops', 'IOPS'),
+    ...fees(dice, 'VOL'),
   ]);
   for (const sku of ['STORE', 'STORE-2'] as const) {
     add(offer(sku, 'object-store'), [
       ...heldRates(dice, sku, 'stored', 'GB'),
       ...eventRates(dice, sku, 'writes'),
       ...eventRates(dice, sku, 'reads'),
+      ...fees(dice, sku),
     ]);
   }
   add(offer('BACKUP', 'backup'), [
@@ -84,11 +84,12 @@ export function mixedBook(dice: Dice, key: string, currency: string): PriceBookF
       more: { ...minimums(dice, { each: 60, count: 4, keptDays: 40 }), ...basis(dice) },
     })),
     ...heldRates(dice, 'BACKUP', 'stored', 'GB'),
+    ...fees(dice, 'BACKUP'),
   ]);
   for (const sku of ['OUT', 'OUT-2'] as const) {
-    add(
-      offer(sku, 'transfer-out'),
-      inRegions(dice, sku, 'transferred', () => ({
+    add(offer(sku, 'transfer-out'), [
+      ...fees(dice, sku),
+      ...inRegions(dice, sku, 'transferred', () => ({
         unit: dice.one('GB', 'GB', 'TB'),
         charge: tierable(dice),
         more: {
@@ -97,10 +98,11 @@ export function mixedBook(dice: Dice, key: string, currency: string): PriceBookF
           ...minimums(dice, { each: 90, count: 3, total: 700 }),
         },
       })),
-    );
+    ]);
   }
   add(offer('BALANCER', 'balancer-requests'), [
-    ...inRegions(dice, 'BALANCER', 'running', () => ({ unit: 'hour', charge: per(dice.price(4)) })),
+    ...onDemandRates(dice, 'BALANCER', false),
+    ...fees(dice, 'BALANCER'),
     ...inRegions(dice, 'BALANCER', 'units', () => ({
       unit: 'unit-hour',
       charge: {
@@ -215,6 +217,33 @@ export function mixedBook(dice: Dice, key: string, currency: string): PriceBookF
   };
 }
 
+/** What comes along with a server: transfer, and now and then anything else that is measured. */
+function granted(dice: Dice): NonNullable<OfferRow['grants']> {
+  const transfer = {
+    sku: dice.one('OUT', 'OUT-2'),
+    meter: 'transferred',
+    amount: dice.whole(1, 900),
+    unit: dice.one('GB', 'TB'),
+  };
+  const other = dice.one(
+    { sku: 'DB', meter: 'running', amount: dice.whole(1, 900), unit: 'hour' },
+    { sku: 'S-FREE', meter: 'running', amount: dice.whole(1, 900), unit: 'hour' },
+    { sku: 'S-4', meter: 'running', amount: dice.whole(1, 900), unit: 'hour' },
+    { sku: 'S-2', meter: 'licence.ledger-db', amount: dice.whole(1, 900), unit: 'core-hour' },
+    { sku: 'S-4', meter: 'licence.ledger-db', amount: dice.whole(1, 900), unit: 'core-hour' },
+    { sku: 'HOST', meter: 'running', amount: dice.whole(1, 900), unit: 'hour' },
+    { sku: 'BALANCER', meter: 'units', amount: dice.whole(1, 900), unit: 'unit-hour' },
+    { sku: 'STORE', meter: 'stored', amount: dice.whole(1, 90), unit: 'GB-month' },
+    { sku: 'STORE', meter: 'writes', amount: dice.whole(1, 90), unit: 'million requests' },
+    { sku: 'BACKUP', meter: 'stored', amount: dice.whole(1, 90), unit: 'GB-month' },
+    { sku: 'LICENCE', meter: 'cores', amount: dice.whole(1, 9), unit: 'core-month' },
+    { sku: 'FUNCTION', meter: 'requests', amount: dice.whole(1, 90), unit: 'thousand requests' },
+    { sku: 'LINE', meter: 'running', amount: dice.whole(1, 900), unit: 'hour' },
+    { sku: 'PLAN', meter: 'plan-fee', amount: '1', unit: 'month' },
+  );
+  return dice.one([transfer], [other], [transfer, other]);
+}
+
 function offer(sku: string, kind: OfferRow['kind'], more: Partial<OfferRow> = {}): OfferRow {
   return {
     sku,
@@ -307,8 +336,8 @@ function minimums(dice: Dice, bounds: Bounds): Partial<RateRow> {
   return { minimums: { ...NONE, ...own } };
 }
 
-function runningRates(dice: Dice, sku: string, hosts = false): RateRow[] {
-  const unit = dice.one('hour', 'hour', 'second', 'vCPU-hour');
+function onDemandRates(dice: Dice, sku: string, sized: boolean, hosts = false): RateRow[] {
+  const unit = sized ? dice.one('hour', 'hour', 'second', 'vCPU-hour') : dice.one('hour', 'second');
   const timed = unit !== 'vCPU-hour';
   const lasting = unit === 'second' ? 3600 : 1;
   const times = (value: string): string => String(Number(value) * lasting);
@@ -341,15 +370,7 @@ function runningRates(dice: Dice, sku: string, hosts = false): RateRow[] {
         ...free,
         ...(free.allowance ? { allowance: times(free.allowance) } : {}),
         ...pool(dice),
-        ...(dice.often(0.35)
-          ? {
-              sustained: [
-                { upTo: '0.25', multiplier: '1' },
-                { upTo: '0.5', multiplier: '0.8' },
-                { upTo: '1', multiplier: '0.5' },
-              ],
-            }
-          : {}),
+        ...sustainedUse(dice),
         ...(timed && simple && dice.often(0.35) ? { monthlyCap: dice.whole(5, 120) } : {}),
       },
     };
@@ -357,8 +378,14 @@ function runningRates(dice: Dice, sku: string, hosts = false): RateRow[] {
   const capped = rows.map((rate) =>
     rate.charge.structure === 'per-unit' ? rate : { ...rate, monthlyCap: undefined },
   );
+  return withoutUndefined(capped);
+}
+
+function runningRates(dice: Dice, sku: string, hosts = false): RateRow[] {
+  const listed = onDemandRates(dice, sku, true, hosts);
+  const { unit } = listed[0]!;
   return [
-    ...withoutUndefined(capped),
+    ...listed,
     ...promises(dice).flatMap(({ term, early, upfront }) =>
       inRegions(dice, sku, 'running', () => ({
         unit: dice.often(0.8) ? 'hour' : 'second',
@@ -396,6 +423,17 @@ function runningRates(dice: Dice, sku: string, hosts = false): RateRow[] {
   ];
 }
 
+function sustainedUse(dice: Dice): Partial<RateRow> {
+  if (!dice.often(0.35)) return {};
+  return {
+    sustained: [
+      { upTo: '0.25', multiplier: '1' },
+      { upTo: '0.5', multiplier: '0.8' },
+      { upTo: '1', multiplier: '0.5' },
+    ],
+  };
+}
+
 function withoutUndefined(rates: readonly RateRow[]): RateRow[] {
   return rates.map((rate) => JSON.parse(JSON.stringify(rate)) as RateRow);
 }
@@ -420,10 +458,16 @@ function promises(dice: Dice): Promised[] {
 }
 
 function licenceRates(dice: Dice, sku: string): RateRow[] {
+  const timed = dice.often(0.3);
   return inRegions(dice, sku, 'licence.ledger-db', () => ({
-    unit: 'core-hour',
-    charge: per(dice.price(3)),
-    more: minimums(dice, { each: 8, count: 3 }),
+    unit: timed ? 'hour' : 'core-hour',
+    charge: timed ? per(dice.price(3)) : tierable(dice),
+    more: {
+      ...minimums(dice, { each: 8, count: 3 }),
+      ...(timed && dice.often(0.5) ? { monthlyCap: dice.whole(5, 90) } : {}),
+      ...pool(dice),
+      ...allowance(dice, 400),
+    },
   }));
 }
 
@@ -446,7 +490,12 @@ function freeRates(dice: Dice): RateRow[] {
     ...inRegions(dice, 'S-FREE', 'running', () => ({
       unit: 'hour',
       charge: parts(0.05),
-      more: { ...increments(dice), ...allowance(dice, 300), ...minimums(dice, { each: 200, count: 3 }) },
+      more: {
+        ...increments(dice),
+        ...allowance(dice, 300),
+        ...minimums(dice, { each: 200, count: 3, total: 900 }),
+        ...sustainedUse(dice),
+      },
     })),
     ...promises(dice).flatMap(({ term, early, upfront }) =>
       inRegions(dice, 'S-FREE', 'running', () => ({

@@ -23,7 +23,9 @@ export function mixed(seed: number): Mixed {
 
 function mixedDesign(dice: Dice, books: readonly PriceBookFile[]): Design {
   const components = Array.from({ length: dice.number(1, 6) }, (_, at) => component(dice, books, `c${at}`));
-  const money = Array.from({ length: dice.one(0, 0, 1, 1, 2) }, (_, at) => moneyLine(dice, books, `m${at}`));
+  const money = Array.from({ length: dice.one(0, 0, 1, 1, 2, 4) }, (_, at) =>
+    moneyLine(dice, books, `m${at}`),
+  );
   const all = [...components, ...money];
   const cut = dice.number(0, all.length);
   const dated = dice.often(0.5);
@@ -206,14 +208,20 @@ function body(dice: Dice): Body {
     case 4:
     case 5: {
       const need = { vcpu: dice.whole(1, 5), memory: dice.whole(1, 20) };
-      return { kind: 'server', sku: '', choice: { by: 'cheapest', need }, ...timed(dice) };
+      return {
+        kind: 'server',
+        sku: '',
+        choice: { by: 'cheapest', need },
+        ...timed(dice),
+        licences: licences(dice),
+      };
     }
     case 6: {
       const size = {
         vcpu: cased(dice, () => dice.whole(2, 8)),
         memory: cased(dice, () => dice.whole(8, 16)),
       };
-      return { kind: 'server', sku: 'S-FREE', ...timed(dice), size };
+      return { kind: 'server', sku: 'S-FREE', ...timed(dice), size, licences: licences(dice) };
     }
     case 7:
       return { kind: 'dedicated-host', sku: 'HOST', ...timed(dice) };

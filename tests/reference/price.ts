@@ -94,6 +94,8 @@ interface Demand {
   readonly meter: Meter;
   readonly rate: RateRow;
   readonly quantity: Quantity;
+  /** What is promised, and (unless that is nothing) what it takes off the use. */
+  readonly promised: Committed | null;
   readonly committed: Committed | null;
 }
 
@@ -311,6 +313,7 @@ class Pricing {
         // Without an on-demand rate nothing runs above; the committed rate stands in for what is never charged.
         rate: rate ?? promised!,
         quantity: quantity ?? { amount: ZERO },
+        promised: committed,
         // Nothing committed: all of it is on demand.
         committed: committed?.byTheHour && committed.units.plus(committed.missing).isZero ? null : committed,
       });
@@ -396,7 +399,7 @@ class Pricing {
       try {
         const own = demands.get(id)!.flatMap((demand) => {
           const rows: Part[] = [];
-          if (demand.committed) rows.push(this.committedPart(demand, left.get(demand)?.missing ?? ZERO));
+          if (demand.promised) rows.push(this.committedPart(demand, left.get(demand)?.missing ?? ZERO));
           rows.push(...(paid.get(demand) ?? []));
           if (rests.has(demand)) rows.push(onDemandPart(demand, amounts));
           return rows;
@@ -570,8 +573,8 @@ class Pricing {
     };
   }
 
-  private committedPart({ owner, meter, committed, quantity: demanded }: Demand, missing: Fraction): Part {
-    const { rate, units, missing: few, amount, quantity, byTheHour } = committed!;
+  private committedPart({ owner, meter, promised, quantity: demanded }: Demand, missing: Fraction): Part {
+    const { rate, units, missing: few, amount, quantity, byTheHour } = promised!;
     const months = monthsOf(owner.component.term)!;
     // The minimum is stated in the on-demand rate's unit.
     const perHour = demanded.running?.perHour ?? ONE;

@@ -43,12 +43,30 @@ export function parseDecimal(text: string, path: Issue['path'] = []): Result<Dec
   return ok(new Decimal(trimmed));
 }
 
+const HAIR = new Decimal('1e-22');
+
+/** The value without the hair that a division left: what counts when it is held against a limit. */
+export function withoutHair(value: Decimal): Decimal {
+  return value.abs().lessThan(HAIR) ? ZERO : value.toSignificantDigits(30);
+}
+
 /**
  * The next whole number, for started blocks. What differs from a whole number only beyond 30 digits is the hair that a
  * division left, and starts no block of its own.
  */
 export function roundedUp(value: Decimal): Decimal {
-  return value.toSignificantDigits(30).ceil();
+  return withoutHair(value).ceil();
+}
+
+/** Which is more, a hair aside: what decides an order must not hang on how a quotient was rounded. */
+export function comparedWithoutHair(a: Decimal, b: Decimal): number {
+  return withoutHair(a).comparedTo(withoutHair(b));
+}
+
+/** What is left of `all`; a hair of it is nothing. */
+export function leftOf(all: Decimal, taken: Decimal): Decimal {
+  const left = all.minus(taken);
+  return left.lessThanOrEqualTo(all.times('1e-28')) ? ZERO : left;
 }
 
 /** Adds exactly, in the order given; an empty list is zero. */

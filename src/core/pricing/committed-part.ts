@@ -11,6 +11,7 @@ import {
   err,
   issue,
   type Issue,
+  leftOf,
   ok,
   ONE,
   type Result,
@@ -157,7 +158,7 @@ function leftAbove(
     if (units.isZero()) return hour;
     const filling = missing.isZero() ? ZERO : missingAt(units, committed, least);
     const serving = committed.plus(missing).minus(filling);
-    return scaledTo(hour, units, Decimals.max(ZERO, units.times(times).minus(serving)));
+    return scaledTo(hour, units, leftOf(units.times(times), serving));
   });
 }
 

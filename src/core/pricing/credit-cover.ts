@@ -3,7 +3,17 @@
  * parts of the lines it pays for; the credit's own line keeps what bought nothing, and its upfront money leaves there,
  * once. Source: pricing rules, "Where two rules meet", 1, 2, 6; needs E10 to E12.
  */
-import { decimal, type Decimal, issue, type Issue, ok, ONE, type Result, ZERO } from '../base';
+import {
+  comparedWithoutHair,
+  decimal,
+  type Decimal,
+  issue,
+  type Issue,
+  ok,
+  ONE,
+  type Result,
+  ZERO,
+} from '../base';
 import { creditUse } from '../terms';
 import { difference, type Figure, given, product, sum } from '../trace';
 import { type Case, readCase } from '../usage';
@@ -96,7 +106,7 @@ function creditOf(
 function bySaving(a: Credit, b: Credit): number {
   const price = ({ part, amount }: Credit): Decimal =>
     amount.value.isZero() ? ONE : part.monthly.value.dividedBy(amount.value);
-  return price(a).comparedTo(price(b)) || byStart(a.owner, b.owner);
+  return comparedWithoutHair(price(a), price(b)) || byStart(a.owner, b.owner);
 }
 
 const NOT_PAYABLE = new Set(['prepaid-credit', 'spend-commitment', 'support-plan', 'custom']);

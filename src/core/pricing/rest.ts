@@ -2,7 +2,7 @@
  * What of a claim is on demand: after the allowance, after the usage commitment, after spend commitments. Every step
  * works on what the one before left over. Source: pricing rules, "Where two rules meet", 1 to 5.
  */
-import { addAll, type Decimal, ONE, ZERO } from '../base';
+import { addAll, type Decimal, leftOf, ONE, ZERO } from '../base';
 import type { Rank } from '../terms';
 import { type Figure, given, product, sum } from '../trace';
 import { atLeastIfAny, timesWeeks, type Week } from '../usage';
@@ -35,7 +35,7 @@ export function openOf(claim: Claim, left: Left, running: RunningShape): Open {
   const ranks = committed
     ? ranksOfLevels(weeks, hoursInMonth).map((rank) => raised(rank, running.leastHours))
     : scaledRanks(running.ranks(), left.share);
-  const added = running.leastHours ? hoursOf(ranks).minus(monthUnitHours(weeks, hoursInMonth)) : ZERO;
+  const added = running.leastHours ? leftOf(hoursOf(ranks), monthUnitHours(weeks, hoursInMonth)) : ZERO;
   return { weeks, ranks, added };
 }
 

@@ -3,7 +3,7 @@
  * book, at committed prices, hour by hour. What they pay becomes parts of the lines they pay for; a commitment's own line
  * keeps what bought nothing. Together they are what leaves the account. Source: pricing rules, "Where two rules meet", 2.
  */
-import { type Decimal, decimal, issue, type Issue, ONE, ZERO } from '../base';
+import { comparedWithoutHair, type Decimal, decimal, issue, type Issue, ONE, ZERO } from '../base';
 import { head, type Rate } from '../books';
 import { firstUnitPrice, partsPrice } from '../rates';
 import { allocateSpend, savingOf, type SpendMember, type SpendTerm, spendTermOf } from '../terms';
@@ -127,7 +127,7 @@ function inOrder(
     const saving = commitments.length > 1 ? savingOf(members, weekUnitHours) : ZERO;
     return [{ owner, term, perHour, saving }];
   });
-  return rows.sort((a, b) => b.saving.comparedTo(a.saving) || byStart(a.owner, b.owner));
+  return rows.sort((a, b) => comparedWithoutHair(b.saving, a.saving) || byStart(a.owner, b.owner));
 }
 
 export function byStart({ component: a }: Resolved, { component: b }: Resolved): number {

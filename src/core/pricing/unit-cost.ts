@@ -4,7 +4,7 @@
  * priced by the engine itself.
  */
 import { type Decimal, ONE } from '../base';
-import type { Offer, PriceBook, Rate } from '../books';
+import { LICENCE_METER, type Offer, type PriceBook, type Rate } from '../books';
 import type { Component } from '../design';
 import { firstUnitPrice } from '../rates';
 import { commitmentOf, type Term } from '../terms';
@@ -42,8 +42,7 @@ export function unitMonthlyCost(
   const rates = book.ratesOf(offer.sku, region);
   const rate = rates.find((each) => each.meter === 'running' && each.term === term);
   if (!rate) return { simple: true, cost: null };
-  if (!isSimple(rate, inRuns) || rates.some((each) => each.meter === 'fee'))
-    return { simple: false, cost: null };
+  if (!isSimple(rate, inRuns) || rates.some(addsToMonth)) return { simple: false, cost: null };
   const price = firstUnitPrice(rate.charge)!;
   const factor = conversionFactor('hour', rate.unit);
   if (!factor.ok) return { simple: false, cost: null };
@@ -55,6 +54,12 @@ export function unitMonthlyCost(
     return { simple: true, cost: cost.times(count) };
   }
   return { simple: true, cost: hourly.times(hoursRun).times(count) };
+}
+
+/** Anything else that a server without licences pays by the month: fees. */
+function addsToMonth({ meter, term, charge }: Rate): boolean {
+  const once = charge.structure === 'flat' && charge.once;
+  return meter !== 'running' && !LICENCE_METER.test(meter) && term === 'on-demand' && !once;
 }
 
 function isSimple(rate: Rate, inRuns: boolean): boolean {

@@ -4,7 +4,7 @@
  * machines of 40 GB and one of 2 100 GB cost 3 × 5 + (10 + 4 × 10) = 65; four of the average 555 GB would cost 80.
  * A band's end belongs to that band. Needs G11, G14, K4.
  */
-import { type Decimal, roundedUp, ZERO } from '../base';
+import { type Decimal, roundedUp, withoutHair, ZERO } from '../base';
 import {
   band,
   ceiling,
@@ -85,7 +85,8 @@ function anyFee(charge: SteppedCharge, size: Figure, context: ChargeContext): Fi
 function feeOf(charge: SteppedCharge, size: Figure, context: ChargeContext): Figure | null {
   const { currency, unit, source } = context;
   const perOne = `${currency} each`;
-  const index = charge.bands.findIndex((each) => size.value.lessThanOrEqualTo(each.upTo));
+  const counted = withoutHair(size.value);
+  const index = charge.bands.findIndex((each) => counted.lessThanOrEqualTo(each.upTo));
   const bounds = (at: number): Figure => given('Above', at > 0 ? charge.bands[at - 1]!.upTo : ZERO, unit);
   if (index >= 0) {
     const found = charge.bands[index]!;

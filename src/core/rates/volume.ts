@@ -2,15 +2,14 @@
  * Volume: all units at the price of the tier the total reaches. With "up to 10 at 5, then 2", 12 units cost 12 × 2.
  * The amount is not continuous: one unit more can cost less in all. A tier's end belongs to that tier. Needs K4.
  */
-import { ZERO } from '../base';
+import { withoutHair, ZERO } from '../base';
 import { band, type Figure, given, product, rate, sum, within, withLive } from '../trace';
 import type { ChargeContext, Tier } from './structure';
 
 export function chargeVolume(tiers: readonly Tier[], quantity: Figure, context: ChargeContext): Figure {
   const { currency, unit, source } = context;
-  const reached = tiers.findIndex(
-    (tier) => tier.upTo === null || quantity.value.lessThanOrEqualTo(tier.upTo),
-  );
+  const counted = withoutHair(quantity.value);
+  const reached = tiers.findIndex((tier) => tier.upTo === null || counted.lessThanOrEqualTo(tier.upTo));
   const index = reached < 0 ? tiers.length - 1 : reached;
   const tier = tiers[index]!;
   const from = given('Tier begins above', index > 0 ? tiers[index - 1]!.upTo! : ZERO, unit);

@@ -3,7 +3,7 @@
  * hours and term, in its region. Ties: fewer vCPU, then less memory, then SKU. Where nothing fits, the nearest
  * misses and why. Source: pricing rules, "Cheapest that fits"; needs B6.
  */
-import { type Decimal, decimal, type Issue, type Result, ZERO } from '../base';
+import { comparedWithoutHair, type Decimal, decimal, type Issue, type Result, ZERO } from '../base';
 import type { Offer } from '../books';
 
 export interface Need {
@@ -94,7 +94,7 @@ export function cheapestThatFits(
 
 function cheaper(cost: Decimal, offer: Offer, bestCost: Decimal, best: Offer): boolean {
   const order =
-    cost.comparedTo(bestCost) ||
+    comparedWithoutHair(cost, bestCost) ||
     (offer.vcpu ?? ZERO).comparedTo(best.vcpu ?? ZERO) ||
     (offer.memory ?? ZERO).comparedTo(best.memory ?? ZERO);
   return order < 0 || (order === 0 && offer.sku < best.sku);

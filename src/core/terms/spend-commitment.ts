@@ -3,7 +3,7 @@
  * amount is used up by what it saves most on; what exceeds it is on demand, what is left of it is lost.
  * Source: pricing rules, "Spend commitment", "Where two rules meet", 1 to 3.
  */
-import { addAll, type Decimal, Decimal as Decimals, ONE, ZERO } from '../base';
+import { addAll, comparedWithoutHair, type Decimal, leftOf, ONE, ZERO } from '../base';
 import { type Hour, unitHoursOf, type Week } from '../usage';
 
 export interface SpendMember {
@@ -62,11 +62,12 @@ function spendHour(perHour: Decimal, order: readonly SpendMember[], hours: reado
     const wanted = unitHoursOf(hour);
     if (wanted.isZero() || (money.isZero() && !member.committed.isZero())) return hour;
     const cost = member.committed.times(wanted);
-    const all = cost.lessThanOrEqualTo(money);
+    // A hair that a division left is neither money nor use.
+    const all = leftOf(cost, money).isZero();
     const units = all ? wanted : money.dividedBy(member.committed);
     bought[index] = units;
-    money = all ? money.minus(cost) : ZERO;
-    const keeps = all ? ZERO : Decimals.max(ZERO, wanted.minus(units)).dividedBy(wanted);
+    money = all ? leftOf(money, cost) : ZERO;
+    const keeps = all ? ZERO : wanted.minus(units).dividedBy(wanted);
     return hour.map((stretch) => ({ length: stretch.length, units: stretch.units.times(keeps) }));
   });
   return { left, bought, unspent: money };
@@ -96,7 +97,7 @@ export function savingOf(
 
 /** Largest saving per committed money first; the order of equals does not depend on how the design is arranged. */
 function byWhatIsSaved(a: SpendMember, b: SpendMember): number {
-  const order = a.committed.times(b.onDemand).comparedTo(b.committed.times(a.onDemand));
+  const order = comparedWithoutHair(a.committed.times(b.onDemand), b.committed.times(a.onDemand));
   return order || (a.id < b.id ? -1 : 1);
 }
 

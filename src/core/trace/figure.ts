@@ -3,7 +3,7 @@
  * explanation. Every node but the leaves is an operation over its parts; `evaluate` does the sums again from the
  * leaves, and a test holds both against each other. Source: pricing rules, "From usage to amount".
  */
-import { assertNever, Decimal, ONE, roundedUp, ZERO } from '../base';
+import { assertNever, Decimal, ONE, roundedUp, withoutHair, ZERO } from '../base';
 
 /** Where a rate was read: enough to find it in the published list. */
 export interface RateSource {
@@ -219,7 +219,8 @@ function fold(
 }
 
 function isInBand(values: readonly Decimal[]): boolean {
-  const [quantity, from, end] = values as [Decimal, Decimal, Decimal];
+  const [from, end] = values.slice(1) as [Decimal, Decimal];
+  const quantity = withoutHair(values[0]!);
   const above = quantity.greaterThan(from) || (from.isZero() && quantity.isZero());
   return above && (values.length === 3 || quantity.lessThanOrEqualTo(end));
 }
