@@ -25,6 +25,14 @@ export default defineConfig({
       {
         resolve: { alias },
         test: {
+          name: 'reference',
+          testTimeout: 10 * PATIENCE,
+          include: ['tests/reference/**/*.test.ts'],
+        },
+      },
+      {
+        resolve: { alias },
+        test: {
           name: 'ui',
           testTimeout: PATIENCE,
           environment: 'jsdom',

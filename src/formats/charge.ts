@@ -1,9 +1,8 @@
 /** Charge structures as files and designs write them; what must hold inside one is the core's. */
 import { z } from 'zod';
 import { KIND_CODES } from '@/core/books';
-import { amountText, code, name, unit } from './fields';
+import { amountText, code, name, positiveText, unit } from './fields';
 
-const positiveText = amountText.refine((text) => !(Number(text) <= 0), 'must be above zero');
 export const shareText = amountText.refine((text) => !(Number(text) > 1), 'must be a share between 0 and 1');
 
 const tier = z.strictObject({ upTo: positiveText.nullable(), price: amountText });

@@ -55,6 +55,10 @@ export const custom = z
         const message = 'an own line has no load and no spend to look at; choose another structure';
         context.addIssue({ code: 'custom', path: [index, 'charge', 'structure'], message });
       }
+      if (row.charge.structure === 'stepped' && row.allowance !== undefined) {
+        const message = 'stepped fees have no quantity that an allowance could reduce';
+        context.addIssue({ code: 'custom', path: [index, 'allowance'], message });
+      }
       for (const fault of chargeFaults(row.charge, 'charge')) {
         context.addIssue({ code: 'custom', path: [index, fault.path], message: fault.message });
       }

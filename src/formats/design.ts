@@ -1,13 +1,14 @@
 /** The design file, version 1: what a person made, without prices; priced anew wherever it is opened. */
 import { z } from 'zod';
 import { KIND_CODES } from '@/core/books';
+import { chargeFaults } from '@/core/rates';
 import type { Design } from '@/core/design';
 import type { DesignSummary } from '@/core/range';
 import { type JsonBounds, readBoundedJson } from './bounded-json';
 import { shareText } from './charge';
 import { component } from './component';
 import { check, type Checked, type Fault, refused } from './faults';
-import { amountText, code, currency, isoDate, LIMITS, longText, name } from './fields';
+import { amountText, code, currency, isoDate, LIMITS, longText, name, term, unit } from './fields';
 import { cased } from './use-fields';
 
 export const id = code;
@@ -67,6 +68,19 @@ const assumptions = z.strictObject(ASSUMPTION_FIELDS).partial({
 
 const codes = z.array(code).max(500);
 
+/** A fixed price replaces that of one meter under one way of paying, in a unit of its own if it says so. */
+const FIXED = { meter: code, unit: unit.optional(), term: term.optional() } as const;
+
+const agreedTiers = z
+  .array(z.strictObject({ upTo: amountText.nullable(), price: amountText }))
+  .min(1)
+  .max(50)
+  .superRefine((tiers, context) => {
+    for (const { path, message } of chargeFaults({ structure: 'graduated', tiers }, 'tiers')) {
+      context.addIssue({ code: 'custom', path: [path], message });
+    }
+  });
+
 export const agreements = z
   .array(
     z.strictObject({
@@ -83,7 +97,8 @@ export const agreements = z
       discount: z
         .discriminatedUnion('by', [
           z.strictObject({ by: z.literal('share'), share: shareText }),
-          z.strictObject({ by: z.literal('price'), meter: code, price: amountText }),
+          z.strictObject({ by: z.literal('price'), price: amountText, ...FIXED }),
+          z.strictObject({ by: z.literal('tiers'), tiers: agreedTiers, ...FIXED }),
         ])
         .nullable(),
       margin: amountText.nullable(),
@@ -142,6 +157,11 @@ export function designFaults(design: Design): Fault[] {
   books.forEach((book, index) => {
     if (books.indexOf(book) !== index)
       faults.push({ path: `books[${index}].book`, message: `“${book}” is pinned twice` });
+  });
+  const rates = design.assumptions.exchange.map(({ from, to, date }) => `${from} to ${to} of ${date}`);
+  rates.forEach((rate, index) => {
+    if (rates.indexOf(rate) !== index)
+      faults.push({ path: `assumptions.exchange[${index}]`, message: `the rate ${rate} stands twice` });
   });
   if (components > LIMITS.components) {
     faults.push({ path: 'sections', message: `a design holds at most ${LIMITS.components} components` });

@@ -3,18 +3,22 @@ import { z } from 'zod';
 import { DECIMAL_TEXT } from '@/core/base';
 import { CURRENCY_CODE } from '@/core/money';
 import { TERMS, type Term } from '@/core/terms';
+import { daysInMonth } from '@/core/time';
 import { UNIT_CODES } from '@/core/units';
 
 export const LIMITS = { name: 200, text: 2000, sections: 200, components: 5000, rates: 2_000_000 } as const;
 
 const NO_CONTROL = /^[^\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f]*$/;
 
+/** Names stand on one line. */
+const ONE_LINE = /^[^\u0000-\u001f\u007f-\u009f\u2028\u2029]*$/;
+
 export const name = z
   .string()
   .trim()
   .min(1, 'must not be empty')
   .max(LIMITS.name, `must be at most ${LIMITS.name} characters`)
-  .regex(NO_CONTROL, 'must not contain control characters');
+  .regex(ONE_LINE, 'must stand on one line, without control characters');
 
 export const longText = z
   .string()
@@ -33,6 +37,8 @@ export const AMOUNT_TEXT = /^\d{1,24}(\.\d{1,18})?$/;
 
 export const amountText = decimalText.refine((text) => !text.startsWith('-'), 'must not be negative');
 
+export const positiveText = amountText.refine((text) => !(Number(text) <= 0), 'must be above zero');
+
 /** Identifiers in files: letters, digits, dot, dash, underscore. */
 export const code = z
   .string()
@@ -42,7 +48,13 @@ export const currency = z.string().regex(CURRENCY_CODE, 'must be a currency code
 
 export const isoDate = z
   .string()
-  .regex(/^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, 'must be a date like 2026-11-01');
+  .regex(/^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, 'must be a date like 2026-11-01')
+  .refine(isInCalendar, 'must be a day that the calendar has');
+
+function isInCalendar(text: string): boolean {
+  const [year, month, day] = text.split('-').map(Number) as [number, number, number];
+  return day <= daysInMonth(year, month);
+}
 
 export const unit = z.enum(UNIT_CODES as [string, ...string[]]);
 

@@ -7,3 +7,4 @@ export * from './faults';
 export * from './offer-query';
 export * from './price-book';
 export * from './report-options';
+export * from './utf8';

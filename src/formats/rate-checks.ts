@@ -84,12 +84,7 @@ function structureFaults(rate: RateRow, meter: MeterDefinition, path: string): F
   return faults;
 }
 
-function termFaults(
-  rate: RateRow,
-  meter: MeterDefinition,
-  committable: boolean,
-  path: string,
-): Fault[] {
+function termFaults(rate: RateRow, meter: MeterDefinition, committable: boolean, path: string): Fault[] {
   const faults: Fault[] = [];
   const commitment = commitmentOf(rate.term);
   if (rate.term !== 'on-demand' && !committable) {
@@ -164,7 +159,8 @@ function restFaults(rate: RateRow, meter: MeterDefinition, offer: OfferRow, path
   if (rate.monthlyCap != null) {
     if (meter.from !== 'running') fault('monthlyCap', 'only running time has a monthly cap');
     if (rate.charge.structure !== 'per-unit') fault('monthlyCap', 'only a price per unit has a monthly cap');
-    if (!conversionFactor('hour', rate.unit).ok) fault('monthlyCap', 'only a price for time has a monthly cap');
+    if (!conversionFactor('hour', rate.unit).ok)
+      fault('monthlyCap', 'only a price for time has a monthly cap');
   }
   if (rate.overage != null && offer.kind !== 'prepaid-credit') {
     fault('overage', 'only prepaid credit has a price beyond it');

@@ -62,8 +62,8 @@ function columnsOf({ report, workings }: LinesPlan): Column[] {
     { head: 'Paid', width: 22 },
     { head: `Month, ${report.currency}`, width: 16, format: money },
     workings !== null && { head: 'Rounding', width: 10, format: money },
-    { head: 'Lean', width: 14, format: money },
-    { head: 'Heavy', width: 14, format: money },
+    { head: 'Low end', width: 14, format: money },
+    { head: 'High end', width: 14, format: money },
     { head: 'Upfront', width: 14, format: money },
     { head: 'Note', width: 50 },
   ];
@@ -155,8 +155,8 @@ function valuesOf(line: ReportLine, columns: readonly Column[], plan: LinesPlan)
     Unit: entry ? entry.unit : '',
     Use: line.use,
     Paid: line.paid,
-    Lean: line.wick && Number(line.wick.low),
-    Heavy: line.wick && Number(line.wick.high),
+    'Low end': line.wick && Number(line.wick.low),
+    'High end': line.wick && Number(line.wick.high),
     Upfront: line.upfront && Number(line.upfront),
     Note: [line.why === null ? '' : `Not priced: ${line.why}`, ...fixed, ...line.notices]
       .filter(Boolean)

@@ -65,9 +65,11 @@ function mixedDesign(dice: Dice, books: readonly PriceBookFile[]): Design {
   };
 }
 
+/** Now and then a range, from lean to heavy. */
 function cased(dice: Dice, draw: () => string): Cased {
-  const likely = draw();
-  return dice.often(0.15) ? { likely, lean: draw(), heavy: draw() } : { likely };
+  if (!dice.often(0.15)) return { likely: draw() };
+  const [lean, likely, heavy] = [draw(), draw(), draw()].sort((a, b) => Number(a) - Number(b));
+  return { likely: likely!, lean, heavy };
 }
 
 function running(dice: Dice): Running {
@@ -226,7 +228,13 @@ function body(dice: Dice): Body {
     case 7:
       return { kind: 'dedicated-host', sku: 'HOST', ...timed(dice) };
     case 8:
-      return { kind: 'relational-database', sku: 'DB', ...timed(dice), usage: { stored: held(dice, 'GiB') } };
+      return {
+        kind: 'relational-database',
+        sku: 'DB',
+        ...(dice.often(0.3) ? { choice: { by: 'cheapest' as const, need: { vcpu: '2', memory: '8' } } } : {}),
+        ...timed(dice),
+        usage: { stored: held(dice, 'GiB') },
+      };
     case 9:
       return {
         kind: 'container-run-time',

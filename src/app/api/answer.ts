@@ -1,5 +1,6 @@
 /** What all route handlers share: bounded bodies, the same-origin check, and errors as their outside form. */
 import 'server-only';
+import { utf8Text } from '@/formats';
 import { AppError, asAppError, ERROR_TABLE } from '@/operations';
 
 export type Params = Record<string, string>;
@@ -46,11 +47,9 @@ export async function boundedText(request: Request, mostBytes: number): Promise<
     }
     chunks.push(value);
   }
-  try {
-    return new TextDecoder('utf-8', { fatal: true }).decode(Buffer.concat(chunks));
-  } catch {
-    throw new AppError('invalid', 'The file is not UTF-8 text. Save it as UTF-8 and try again.');
-  }
+  const text = utf8Text(Buffer.concat(chunks));
+  if (text.ok) return text.value;
+  throw new AppError('invalid', text.faults[0]!.message);
 }
 
 export async function boundedJson(request: Request, mostBytes: number): Promise<unknown> {

@@ -1,8 +1,9 @@
 /** Rules over the design as a whole: its places, its month, its allowances, its environments. */
-import { decimal } from '../base';
+import { type Decimal, decimal, ZERO } from '../base';
 import { chosenPlace, type Component, type Design, type Edit, meantPlace, placeIsTakenOver } from '../design';
 import { plainMoney } from '../display';
 import { priceDesign } from '../pricing';
+import { agreementsThatCannotHold, severalExchangeRates } from './agreement-checks';
 import { environmentOf, NON_PRODUCTION, OFFICE_HOURS } from './environments';
 import { type Check, type CheckContext, type Found, MOST_AT_ONCE } from './model';
 
@@ -15,12 +16,12 @@ function placeKey({ place }: Component): string | null {
 
 /** The place where most of the money stands. */
 function mainPlace({ lines }: CheckContext): string | null {
-  const sums = new Map<string, number>();
+  const sums = new Map<string, Decimal>();
   for (const { component, line } of lines) {
     const key = placeKey(component);
-    if (key && line.status === 'priced') sums.set(key, (sums.get(key) ?? 0) + line.monthly.value.toNumber());
+    if (key && line.status === 'priced') sums.set(key, (sums.get(key) ?? ZERO).plus(line.monthly.value));
   }
-  return [...sums].sort((a, b) => b[1] - a[1])[0]?.[0] ?? null;
+  return [...sums].sort(([a, one], [b, other]) => other.comparedTo(one) || (a < b ? -1 : 1))[0]?.[0] ?? null;
 }
 
 const mixedRegions: Check = {
@@ -212,6 +213,8 @@ const COPIED: readonly string[] = [
 ];
 
 export const DESIGN_CHECKS: readonly Check[] = [
+  agreementsThatCannotHold,
+  severalExchangeRates,
   environments,
   mixedRegions,
   takenOver,

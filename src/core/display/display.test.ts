@@ -90,6 +90,9 @@ describe('sentences', () => {
       percent: '7',
       currency: 'USD',
       months: '12',
+      name: 'n',
+      why: 'so',
+      entry: 'The load',
     };
     const sentence = sentenceFor(issue(code, [], values));
     expect(sentence).toMatch(/\.$/);

@@ -32,8 +32,13 @@ export function formsFor(
   const book = pin && books.get(pin.book, pin.revision);
   if (!book) return [];
   const rows = rowsFor(wish, { place, design, book, books, newId });
-  const cost = (row: FormRow): number => row.monthly?.toNumber() ?? Infinity;
-  return rows.sort((a, b) => cost(a) - cost(b));
+  return rows.sort(byCost);
+}
+
+/** What has no amount comes last. */
+function byCost({ monthly: a }: FormRow, { monthly: b }: FormRow): number {
+  if (a && b) return a.comparedTo(b);
+  return a ? -1 : b ? 1 : 0;
 }
 
 function rowsFor(wish: FormWish, shop: Shop): FormRow[] {

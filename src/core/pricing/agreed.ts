@@ -11,7 +11,8 @@ import { type Agreement, discountFor, type EarlyEnd, marginFor, type Part } from
 import { difference, type Figure, given, negotiated, product, sum } from '../trace';
 import { conversionFactor } from '../units';
 import { readCase } from '../usage';
-import type { ChargedLine, LinePart } from './charges';
+import type { ChargedLine } from './charges';
+import type { LinePart } from './line-part';
 import type { PriceContext } from './context';
 
 /** Money of the month that another line paid ahead, before the share that the design bears. */

@@ -60,7 +60,8 @@ function rawWeeks(context: MeterContext): readonly Week[] {
 export function billedWeeks(context: MeterContext): readonly Week[] {
   const { rate, time, hoursInMonth } = context;
   const { increment } = rate;
-  if (!increment) return rawWeeks(context);
+  // What never stops has no run that could be rounded.
+  if (!increment || context.component.running.pattern === 'always') return rawWeeks(context);
   const { spells } = time;
   if (!time.profile.placed) {
     if (!spells) return rawWeeks(context);

@@ -5,14 +5,15 @@
  */
 import { type Decimal, type Issue, ok, type Result, ZERO } from '../base';
 import { type BookHead, head } from '../books';
-import { type Charge, chargeFor } from '../rates';
-import { committedAmounts, commitmentOf, type EarlyEnd, type RateTerm } from '../terms';
-import { type Figure, given, product, quotient, relabel, sum } from '../trace';
+import type { Charge } from '../rates';
+import { type Figure, given, product, relabel, sum } from '../trace';
 import type { AllowanceTerms, Case } from '../usage';
-import type { CommittedPart } from './committed-part';
 import type { Grants } from './grants';
-import { type AgreedPrice, type OnDemand, onDemandAmount } from './on-demand';
-import { type Claim, type Left, type Pool, poolsOf, rateSource } from './pools';
+import { type OnDemand, onDemandAmount, PoolAmounts } from './on-demand';
+import type { Claim } from './claim';
+import { committedPartOf } from './committed-amount';
+import { type LinePart, nothing, plainPart } from './line-part';
+import { type Pool, poolsOf } from './pools';
 import type { Resolved } from './resolved';
 import { openOf, plainRest, type Rest, restOf } from './rest';
 import {
@@ -24,35 +25,6 @@ import {
   type SpendPaid,
   spendCommitments,
 } from './spend-cover';
-
-export interface LinePart {
-  readonly meter: string;
-  readonly sku: string;
-  readonly unit: string;
-  /** Under which price it is paid: agreements name one. */
-  readonly term: RateTerm;
-  /** As it compares, a month: recurring + upfront spread over the term. One-time fees are not in it. */
-  readonly monthly: Figure;
-  readonly recurring: Decimal;
-  readonly upfront: Decimal;
-  /** Paid once, at the start. */
-  readonly once: Decimal;
-  readonly wholeTerm: { readonly months: number; readonly amount: Decimal } | null;
-  /** After so many months the upfront payment is due again; null: there is none. */
-  readonly renews: number | null;
-  readonly early: EarlyEnd | null;
-  /** Paid with another line's money. */
-  readonly bought: Bought | null;
-  /** The month (of a one-time fee: the fee) at agreed prices; null: a fixed price means nothing here. */
-  readonly atPrice: ((agreed: AgreedPrice) => Result<Figure>) | null;
-}
-
-/** A commitment's or a credit's money is its own line's: what was agreed on that line holds for it. */
-export interface Bought {
-  readonly by: Resolved;
-  /** How much of the month was paid ahead. */
-  readonly ahead: Decimal;
-}
 
 export interface ChargedLine {
   readonly parts: readonly LinePart[];
@@ -84,7 +56,14 @@ export function chargeLines(
   for (const pool of pools) for (const member of pool.members) poolOf.set(member, pool);
   const commitments = spendCommitments(resolved);
   const { rests, cover } = restsOf(poolOf, commitments, which);
-  const books = { poolOf, rests, cover, alone: (claim: Claim) => aloneAmount(claim, grants, allowances) };
+  const amounts = new Map(pools.map((pool) => [pool, new PoolAmounts(pool.members, pool.left, rests)]));
+  const books = {
+    poolOf,
+    amounts,
+    rests,
+    cover,
+    alone: (claim: Claim) => aloneAmount(claim, grants, allowances),
+  };
   return {
     lines: new Map(
       resolved.map((owner) => [owner.component.id, lineOf(owner, claims.get(owner.component.id)!, books)]),
@@ -169,6 +148,7 @@ function spendCost(owner: Resolved): SpendCost | null {
 
 interface Books {
   readonly poolOf: ReadonlyMap<Claim, Pool>;
+  readonly amounts: ReadonlyMap<Pool, PoolAmounts>;
   readonly rests: ReadonlyMap<Claim, Rest>;
   readonly cover: SpendCover;
   readonly alone: (claim: Claim) => Figure | null;
@@ -201,14 +181,14 @@ function lineOf(owner: Resolved, claims: readonly Claim[], books: Books): Result
 
 function onDemandParts(
   claim: Claim,
-  { poolOf, rests, cover, alone }: Books,
+  { poolOf, amounts, rests, cover, alone }: Books,
 ): Result<{ parts: LinePart[]; onDemand: Figure | null }> {
   const { demand, committed, owner } = claim;
   const { meter, label, rate } = demand;
   const pool = poolOf.get(claim)!;
   const rest = rests.get(claim)!;
   const left = pool.left.get(claim)!;
-  const of: OnDemand = { claim, left, rest, rests, pool };
+  const of: OnDemand = { claim, left, rest, pool: amounts.get(pool)! };
   const amount = onDemandAmount(of);
   if (!amount.ok) return amount;
   const paid = cover.paid.get(claim) ?? [];
@@ -247,7 +227,8 @@ function aloneAmount(claim: Claim, grants: Grants, allowances: AllowanceTerms): 
   const [pool] = poolsOf([free], grants, allowances);
   const left = pool!.left.get(free)!;
   const rest = plainRest(free, left);
-  const amount = onDemandAmount({ claim: free, left, rest, rests: new Map([[free, rest]]), pool: pool! });
+  const amounts = new PoolAmounts([free], pool!.left, new Map([[free, rest]]));
+  const amount = onDemandAmount({ claim: free, left, rest, pool: amounts });
   return amount.ok ? amount.value : null;
 }
 
@@ -255,73 +236,6 @@ function wholeOnDemand(owner: Resolved, meter: string, { alone }: Books): Figure
   const demand = owner.demands.onDemand.find((each) => each.meter === meter);
   const figure = demand && alone({ demand, book: head(owner.book), committed: null, owner });
   return figure ? [relabel(figure, demand.label)] : [];
-}
-
-/** Committed units, and what they alone are charged to fill a minimum of the month. */
-function committedPartOf(
-  owner: Resolved,
-  part: CommittedPart,
-  claim: Claim | null,
-  left: Left | null,
-): Result<LinePart> {
-  const { component, offer } = owner;
-  const book = head(owner.book);
-  const context = { unit: part.rate.unit, currency: book.currency, source: rateSource(part.rate, book) };
-  const filled = withMissing(owner, part, claim, left);
-  const charged = chargeFor(part.rate.charge, filled.use, context);
-  if (!charged.ok) return charged;
-  const commitment = commitmentOf(component.term)!;
-  const recurringMonth = relabel(charged.value, 'Recurring each month');
-  const terms = { commitment, recurring: recurringMonth, upfrontPrice: part.rate.upfront, ...context };
-  const { monthly, recurring, upfront, wholeTerm } = committedAmounts(terms, filled.units);
-  return ok({
-    ...plainPart(part.meter, offer.sku, part.rate.unit, monthly),
-    term: part.rate.term,
-    recurring: recurring.value,
-    upfront: upfront.value,
-    wholeTerm: { months: commitment.months, amount: wholeTerm.value },
-    renews: commitment.months,
-    early: part.rate.early ?? null,
-    // Money that buys other lines' use is no thing with a price of its own.
-    atPrice: isMoney(component.kind)
-      ? null
-      : ({ charge, agreement }) => chargeFor(charge, filled.use, { ...context, agreement }),
-  });
-}
-
-function isMoney(kind: string): boolean {
-  return kind === 'spend-commitment' || kind === 'prepaid-credit';
-}
-
-/** What fills the minimum of the month is bought in the way of the line: upfront included. */
-function withMissing(
-  owner: Resolved,
-  part: CommittedPart,
-  claim: Claim | null,
-  left: Left | null,
-): Pick<CommittedPart, 'units' | 'use'> {
-  const { units, use } = part;
-  const missing = left?.missing;
-  const perHour = claim?.demand.use.running?.perHour();
-  if (!missing || !perHour || units.value.isZero() || perHour.value.isZero()) return part;
-  // In the on-demand rate's unit, in which the minimum is stated.
-  const own = product('Committed in the month', missing.unit, [
-    units,
-    given('Hours of the month', owner.hoursInMonth, 'hour'),
-    perHour,
-  ]);
-  const factor = quotient('With the minimum', '', [
-    sum('With what is missing', own.unit, [own, missing]),
-    own,
-  ]);
-  const quantity = product('With what the minimum of the month adds', use.quantity.unit, [
-    use.quantity,
-    factor,
-  ]);
-  return {
-    use: { ...use, quantity },
-    units: product('Units, with the minimum', units.unit, [units, factor]),
-  };
 }
 
 /** What a spend commitment pays of a line: month by month, or out of what was paid ahead. */
@@ -350,27 +264,4 @@ function unusedOnly(part: LinePart, share: Decimal): LinePart {
 
 function joined(figures: readonly Figure[], book: BookHead): Figure {
   return figures.length === 1 ? figures[0]! : sum('All meters', book.currency, figures);
-}
-
-export function plainPart(meter: string, sku: string, unit: string, monthly: Figure): LinePart {
-  return {
-    meter,
-    sku,
-    unit,
-    term: 'on-demand',
-    monthly,
-    recurring: monthly.value,
-    upfront: ZERO,
-    once: ZERO,
-    wholeTerm: null,
-    renews: null,
-    early: null,
-    bought: null,
-    atPrice: null,
-  };
-}
-
-/** A one-time fee is no part of the month; its own steps are kept below it. */
-export function nothing(figure: Figure): Figure {
-  return given(figure.label, ZERO, figure.unit, `paid once: ${figure.value}`);
 }

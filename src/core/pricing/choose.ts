@@ -69,15 +69,16 @@ function fitFor(placed: Placed, need: Need, context: PriceContext): Fit {
 
 function keyOf({ book, region, component, hoursInMonth }: Placed, context: PriceContext): string {
   const { counted, share, month = 0 } = context.allowances;
-  const ended = allowanceMonths(book, region, component.kind).filter((end) => end <= month).length;
+  const ends = month === 0 ? [] : allowanceMonths(book, region, component.kind);
+  const ended = ends.filter((end) => end <= month).length;
   const agreed = context.agreements.length === 0 ? '' : JSON.stringify(context.agreements);
   return `${context.case} ${hoursInMonth} ${counted} ${share} ${ended} ${agreed}`;
 }
 
 /** After how many months allowances of any offer of a kind end, in a region. */
 export function allowanceMonths(book: PriceBook, region: string, kind: Component['kind']): readonly number[] {
-  const ofBook = ends.get(book) ?? new Map<string, readonly number[]>();
-  ends.set(book, ofBook);
+  const ofBook = monthsKnown.get(book) ?? new Map<string, readonly number[]>();
+  monthsKnown.set(book, ofBook);
   const key = `${region}\n${kind}`;
   let known = ofBook.get(key);
   if (!known) {
@@ -88,7 +89,7 @@ export function allowanceMonths(book: PriceBook, region: string, kind: Component
   return known;
 }
 
-const ends = new WeakMap<PriceBook, Map<string, readonly number[]>>();
+const monthsKnown = new WeakMap<PriceBook, Map<string, readonly number[]>>();
 
 /** Ranked by what the line will really pay: all its units, its term, its pattern, its minimums, what was agreed. */
 function findFit(placed: Placed, need: Need, context: PriceContext): Fit {

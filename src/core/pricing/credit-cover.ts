@@ -17,7 +17,8 @@ import {
 import { creditUse } from '../terms';
 import { difference, type Figure, given, product, sum } from '../trace';
 import { type Case, readCase } from '../usage';
-import type { ChargedLine, LinePart } from './charges';
+import type { ChargedLine } from './charges';
+import type { LinePart } from './line-part';
 import type { Resolved } from './resolved';
 import { byStart } from './spend-cover';
 

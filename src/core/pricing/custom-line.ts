@@ -4,7 +4,8 @@ import type { Component } from '../design';
 import { type ChargeContext, chargeFor, readCharge } from '../rates';
 import { type Figure, given, product, relabel } from '../trace';
 import { afterAllowance, type Case, readCase } from '../usage';
-import { type ChargedLine, type LinePart, nothing, plainPart } from './charges';
+import type { ChargedLine } from './charges';
+import { type LinePart, nothing, plainPart } from './line-part';
 import type { PriceContext } from './context';
 import { countOf } from './meter-context';
 

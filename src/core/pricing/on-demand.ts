@@ -7,7 +7,9 @@ import { type Charge, type ChargeContext, chargeFor, priceLeaf } from '../rates'
 import { type Rank, sustainedHours } from '../terms';
 import { type Figure, given, least, product, quotient, rate as rateFigure, sum } from '../trace';
 import { conversionFactor } from '../units';
-import { type Claim, inUnit, type Left, type Pool, rateSource, shareOfPool } from './pools';
+import type { Rate } from '../books';
+import { type Claim, inUnit, rateSource } from './claim';
+import { type Left, type Pool, shareOfPool } from './pools';
 import { hoursOf, type Rest } from './rest';
 
 /** One claim with everything that its on-demand amount depends on. */
@@ -15,9 +17,49 @@ export interface OnDemand {
   readonly claim: Claim;
   readonly left: Left;
   readonly rest: Rest;
-  /** Of its pool, itself included. */
-  readonly rests: ReadonlyMap<Claim, Rest>;
-  readonly pool: Pool;
+  readonly pool: PoolAmounts;
+}
+
+/** A pool with what is on demand of it, and its amounts at the prices they were asked for: once for each rate. */
+export class PoolAmounts {
+  /** Nothing but an allowance stands before the tiers of any member. */
+  private readonly untouched: boolean;
+  private readonly known = new Map<Rate, PoolAmount>();
+
+  constructor(
+    readonly members: Pool['members'],
+    left: Pool['left'],
+    private readonly rests: ReadonlyMap<Claim, Rest>,
+  ) {
+    this.untouched = members.every(
+      (each) => left.get(each)!.whole !== null && rests.get(each)!.quantity === left.get(each)!.quantity,
+    );
+  }
+
+  /** All of the pool in the unit of one of its rates, and what that costs at `charge`. */
+  at({ demand }: Claim, left: Left, charge: Charge, context: ChargeContext): PoolAmount {
+    const { rate, use } = demand;
+    const known = charge === rate.charge ? this.known.get(rate) : undefined;
+    if (known) return known;
+    const all = this.untouched
+      ? left.whole!
+      : sum(
+          'All of the pool on demand',
+          rate.unit,
+          this.members.map((each) => inUnit(this.rests.get(each)!.quantity, rate.unit)),
+        );
+    const amount = chargeFor(charge, { ...use, quantity: all }, context);
+    const made = { all, amount, byUse: this.untouched };
+    if (charge === rate.charge) this.known.set(rate, made);
+    return made;
+  }
+}
+
+interface PoolAmount {
+  readonly all: Figure;
+  readonly amount: Result<Figure>;
+  /** Members share by what they use, before any allowance. */
+  readonly byUse: boolean;
 }
 
 /** Prices of an agreement in place of the book's. */
@@ -48,30 +90,17 @@ export function onDemandAmount(of: OnDemand, agreed?: AgreedPrice): Result<Figur
 
 /** A pool is charged at the member's own prices, and the member has its share by quantity. */
 function tieredAmount(
-  { claim, left, rest, rests, pool }: OnDemand,
+  { claim, left, rest, pool }: OnDemand,
   charge: Charge,
   context: ChargeContext,
 ): Result<Figure> {
-  const { demand, book } = claim;
-  const { rate, use } = demand;
-  if (pool.members.length === 1) return chargeFor(charge, { ...use, quantity: rest.quantity }, context);
-  const untouched =
-    left.whole !== null &&
-    pool.members.every((each) => rests.get(each)!.quantity === pool.left.get(each)!.quantity);
-  const all = untouched
-    ? left.whole!
-    : sum(
-        'All of the pool on demand',
-        rate.unit,
-        pool.members.map((each) => inUnit(rests.get(each)!.quantity, rate.unit)),
-      );
-  const whole = chargeFor(charge, { ...use, quantity: all }, context);
-  if (!whole.ok) return whole;
-  return ok(
-    untouched
-      ? shareOfPool(whole.value, left.own, left.total, book.currency)
-      : shareOfPool(whole.value, rest.quantity, all, book.currency),
-  );
+  if (pool.members.length === 1) {
+    return chargeFor(charge, { ...claim.demand.use, quantity: rest.quantity }, context);
+  }
+  const { all, amount, byUse } = pool.at(claim, left, charge, context);
+  if (!amount.ok) return amount;
+  const [own, total] = byUse ? [left.own, left.total] : [rest.quantity, all];
+  return ok(shareOfPool(amount.value, own, total, claim.book.currency));
 }
 
 /** The price falls with the share of the month that each unit is on demand. */

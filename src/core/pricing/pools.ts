@@ -3,32 +3,13 @@
  * pays by its own prices, at the tier that is reached together, by its share of the quantity; no member takes another's
  * price, and the order of lines changes nothing. Source: pricing rules, "Pools", "Where two rules meet", 1, 5, 9.
  */
-import { assertNever, type Decimal, ONE } from '../base';
+import { assertNever, type Decimal, ONE, ZERO } from '../base';
 import type { BookHead, Rate } from '../books';
-import { POOLABLE } from '../rates';
-import { type Figure, given, product, quotient, type RateSource, relabel, restated, sum } from '../trace';
-import { conversionFactor, unitOf } from '../units';
-import {
-  afterAllowance,
-  type AllowanceTerms,
-  atLeastIfAny,
-  type Included,
-  type Week,
-  WEEK_HOURS,
-  weekUnitHours,
-} from '../usage';
-import type { CommittedPart } from './committed-part';
-import { grantFigures, type Grants } from './grants';
-import type { Demand } from './meter-context';
-import type { Resolved } from './resolved';
-
-/** One demand on one rate, with the commitment that stands before it. */
-export interface Claim {
-  readonly demand: Demand;
-  readonly book: BookHead;
-  readonly committed: CommittedPart | null;
-  readonly owner: Resolved;
-}
+import { type Figure, given, product, quotient, relabel, restated, sum } from '../trace';
+import { unitOf } from '../units';
+import { afterAllowance, type AllowanceTerms, atLeastIfAny, type Included } from '../usage';
+import { boughtBy, type Claim, inUnit, isPooled, usedBy } from './claim';
+import { grantedTo, grantFigures, type Grants } from './grants';
 
 /** What the allowance leaves of a claim's use, before any commitment. All in the rate's unit. */
 export interface Left {
@@ -49,18 +30,15 @@ export interface Pool {
   readonly left: ReadonlyMap<Claim, Left>;
 }
 
-/** Whether the amount of a demand depends on what others use. */
-export function isPooled(rate: Rate): boolean {
-  return rate.pool !== 'component' && POOLABLE.has(rate.charge.structure);
-}
-
 /** Every claim in its pool; those that are counted by component each in one of its own. */
 export function poolsOf(claims: readonly Claim[], grants: Grants, allowances: AllowanceTerms): Pool[] {
   const byKey = new Map<string, Claim[]>();
   const pools: Claim[][] = [];
+  const done: Pool[] = [];
   for (const claim of claims) {
     if (!isPooled(claim.demand.rate)) {
-      pools.push([claim]);
+      if (isBare(claim, grants)) done.push(barePool(claim));
+      else pools.push([claim]);
       continue;
     }
     const key = poolKey(claim);
@@ -74,7 +52,28 @@ export function poolsOf(claims: readonly Claim[], grants: Grants, allowances: Al
     pools.push(made);
   }
   const granted = new ComponentGrants(claims, grants);
-  return pools.map((members) => ({ members, left: leftOf(members, grants, granted, allowances) }));
+  return [
+    ...done,
+    ...pools.map((members) => ({ members, left: leftOf(members, grants, granted, allowances) })),
+  ];
+}
+
+/** Nothing stands between its use and its price: most lines, and nothing is worked out for them. */
+function isBare({ demand: { rate }, committed, book }: Claim, grants: Grants): boolean {
+  return rate.allowance === null && !rate.minimums?.total && grantedTo(grants, book.key, rate).length === 0;
+}
+
+function barePool(claim: Claim): Pool {
+  const { quantity } = claim.demand.use;
+  const left: Left = {
+    own: quantity,
+    total: quantity,
+    quantity,
+    share: null,
+    missing: null,
+    whole: claim.committed ? null : quantity,
+  };
+  return { members: [claim], left: new Map([[claim, left]]) };
 }
 
 function poolKey({ demand: { rate }, book }: Claim): string {
@@ -93,16 +92,6 @@ function poolKey({ demand: { rate }, book }: Claim): string {
     default:
       return assertNever(rate.pool);
   }
-}
-
-export function rateSource(rate: Rate, book: BookHead): RateSource {
-  return {
-    book: book.title,
-    revision: book.revision,
-    effective: book.effective,
-    sku: rate.sku,
-    region: rate.region,
-  };
 }
 
 /** Where the rate counts by component, a grant is shared out by quantity over all components that it reaches. */
@@ -135,16 +124,6 @@ class ComponentGrants {
     ]);
     return granted.map((each) => product('Share of what is included', unit, [each, share]));
   }
-}
-
-/** A figure in another unit of the same dimension. */
-export function inUnit(figure: Figure, unit: string): Figure {
-  const factor = figure.unit === unit ? null : conversionFactor(figure.unit, unit);
-  if (!factor?.ok) return figure;
-  return product(`In ${unit}`, unit, [
-    figure,
-    given(`1 ${figure.unit} in ${unit}`, factor.value, `${unit} each`),
-  ]);
 }
 
 function leftOf(
@@ -193,12 +172,11 @@ function wholeFor(
       ? quantities[0]!
       : sum(`All of it in ${where}, ${members.length} components`, unit, quantities);
   const least = rate.minimums?.total ?? null;
-  const committed = members.some((member) => member.committed?.running);
+  const committed = least !== null && members.some((member) => member.committed?.running);
   const bought = committed
-    ? members.reduce((total, member) => total.plus(inUnit(boughtBy(member), unit).value), used.value.times(0))
+    ? members.reduce((total, member) => total.plus(inUnit(boughtBy(member), unit).value), ZERO)
     : used.value;
-  const missing =
-    least && !bought.isZero() && bought.lessThan(least) ? least.minus(bought) : used.value.times(0);
+  const missing = least && !bought.isZero() && bought.lessThan(least) ? least.minus(bought) : ZERO;
   const onDemand = committed ? missing.times(onDemandShare(members, unit, bought)) : missing;
   const raised = !committed
     ? atLeastIfAny('Minimum of the month', used, least)
@@ -245,46 +223,17 @@ function onDemandShare(members: readonly Claim[], unit: string, bought: Decimal)
   return own.dividedBy(bought);
 }
 
-/** What a member uses, in its rate's unit; under a commitment without the units that only a minimum adds. */
-function usedBy({ demand, committed, owner }: Claim): Figure {
-  const running = demand.use.running;
-  if (!committed?.running || !running) return demand.use.quantity;
-  if (!demand.rate.minimums?.count && !running.leastHours) return demand.use.quantity;
-  return product('Used', demand.rate.unit, [
-    given('Unit-hours used', monthUnitHours(committed.running.used, owner.hoursInMonth), 'hour'),
-    running.perHour(),
-  ]);
-}
-
-/** What a member buys: committed units every hour and what runs above them. */
-function boughtBy(claim: Claim): Figure {
-  const { demand, committed, owner } = claim;
-  const running = demand.use.running;
-  if (!committed?.running || !running) return demand.use.quantity;
-  const above = monthUnitHours(committed.running.above(ONE), owner.hoursInMonth);
-  const hours = committed.units.value.times(owner.hoursInMonth).plus(above);
-  return product('Bought', demand.rate.unit, [
-    given('Unit-hours bought, committed or not', hours, 'hour'),
-    running.perHour(),
-  ]);
-}
-
-export function monthUnitHours(weeks: readonly Week[], hoursInMonth: Decimal): Decimal {
-  return weekUnitHours(weeks).times(hoursInMonth).dividedBy(WEEK_HOURS);
-}
-
 function memberLeft(claim: Claim, members: number, whole: Whole, plain: boolean): Left {
   const { demand, committed } = claim;
   const { unit } = demand.rate;
   const { total, share } = whole;
   const own = usedBy(claim);
-  const bought = committed?.running ? boughtBy(claim).value : own.value;
   const missing =
     whole.missing.isZero() || whole.bought.isZero()
       ? null
       : given(
           'Missing to the minimum of the month',
-          whole.missing.times(bought).dividedBy(whole.bought),
+          whole.missing.times(boughtBy(claim).value).dividedBy(whole.bought),
           unit,
           'shared by quantity',
         );

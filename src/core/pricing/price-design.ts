@@ -18,7 +18,7 @@ import { customLine } from './custom-line';
 import { exchanged, exchangeStep } from './exchange';
 import { ownLicences, withOwn } from './own-licences';
 import { type Granted, grantedTo, grantsByMeter } from './grants';
-import { isPooled } from './pools';
+import { isPooled } from './claim';
 import type { PricedComponent, PricedDesign, PricedLine } from './priced';
 import { resolveComponent } from './resolve';
 import type { Resolved } from './resolved';

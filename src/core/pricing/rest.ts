@@ -7,7 +7,8 @@ import type { Rank } from '../terms';
 import { type Figure, given, product, sum } from '../trace';
 import { atLeastIfAny, timesWeeks, type Week } from '../usage';
 import { ranksOfLevels } from './billed-hours';
-import { type Claim, type Left, monthUnitHours } from './pools';
+import { type Claim, monthUnitHours } from './claim';
+import type { Left } from './pools';
 import type { RunningShape } from './meter-context';
 
 /** What a running claim leaves to spend commitments. */

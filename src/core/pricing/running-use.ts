@@ -1,5 +1,5 @@
 /** What a running meter bills: hours, or vCPU-, GiB-, GPU-, core- or consumption-unit-hours, of all units. */
-import { decimal, type Decimal, err, issue, type Issue, ok, ONE, type Result } from '../base';
+import { decimal, type Decimal, err, issue, type Issue, must, ok, type Result } from '../base';
 import type { FreeParts } from '../rates';
 import type { Rank } from '../terms';
 import { type Figure, given, product, sum } from '../trace';
@@ -15,7 +15,7 @@ import {
 } from './meter-context';
 
 export function runningUse(context: MeterContext): Result<MeterUse> {
-  const { rate, time, meter } = context;
+  const { component, rate, time, meter } = context;
   const notices: Issue[] = [];
   const fault = incrementFault(context);
   if (fault) return fault;
@@ -25,13 +25,14 @@ export function runningUse(context: MeterContext): Result<MeterUse> {
   if (!leastHours.ok) return leastHours;
   const least = leastHours.value;
   const ranks = once(() => billedRanks(context, least));
-  const plain = time.single && !rate.increment && !least;
+  const always = component.running.pattern === 'always';
+  const plain = time.single && (always || !rate.increment) && !least;
   const units = countedUnits(context);
   const hours = plain
     ? product('For all units', 'hour', [units, time.hours])
     : unitHours(ranks(), time.single ? units : null);
   notices.push(...minimumNotices(context, context.count, time.single ? units : leastUnits(context)));
-  if (rate.increment && !time.spells && !time.profile.placed && isCoarse(rate.increment)) {
+  if (rate.increment && !always && !time.spells && isCoarse(rate.increment) && !time.profile.placed) {
     notices.push(issue('increment.runs-unknown', ['running'], { meter: meter.label }));
   }
   const sized = size.value
@@ -46,10 +47,11 @@ export function runningUse(context: MeterContext): Result<MeterUse> {
       ranks,
       weeks: once(() => billedWeeks(context)),
       used: once(() => billedWeeks(withoutLeastUnits(context))),
-      perHour: once(() => perHourOf(size.value, rate.unit)),
+      // The quantity was turned into the rate's unit, so this can be too.
+      perHour: once(() => must(perHourOf(size.value, rate.unit))),
       perHourOf: (other) => {
         const own = sizeFigure({ ...context, rate: other });
-        return own.ok ? ok(perHourOf(own.value, other.unit)) : own;
+        return own.ok ? perHourOf(own.value, other.unit) : own;
       },
       leastHours: least,
     },
@@ -92,12 +94,13 @@ function leastHoursOf({ rate }: MeterContext): Result<Figure | null> {
   return convertFigure(given('Least of each in a month', each, rate.unit), 'hour');
 }
 
-function perHourOf(size: Figure | null, unit: string): Figure {
+/** Refused with `unit.mismatch` where the rate is for something else than running time. */
+function perHourOf(size: Figure | null, unit: string): Result<Figure> {
   const from = size ? SIZED_UNIT[size.unit]! : 'hour';
   const factor = conversionFactor(from, unit);
-  const value = factor.ok ? factor.value : ONE;
-  const step = given(`1 ${from} in ${unit}`, value, `${unit} each`);
-  return size ? product('In an hour, each', unit, [size, step]) : step;
+  if (!factor.ok) return factor;
+  const step = given(`1 ${from} in ${unit}`, factor.value, `${unit} each`);
+  return ok(size ? product('In an hour, each', unit, [size, step]) : step);
 }
 
 /** Hours of all units: by the count where all run alike, else rank by rank. */

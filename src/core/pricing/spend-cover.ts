@@ -9,7 +9,7 @@ import { firstUnitPrice, partsPrice } from '../rates';
 import { allocateSpend, savingOf, type SpendMember, type SpendTerm, spendTermOf } from '../terms';
 import { type Figure, given, product, quotient, rate as rateFigure } from '../trace';
 import { type Case, readCase, type Week, WEEK_HOURS, weekUnitHours } from '../usage';
-import { type Claim, rateSource } from './pools';
+import { type Claim, rateSource } from './claim';
 import type { Resolved } from './resolved';
 import type { Open } from './rest';
 import type { RunningShape } from './meter-context';

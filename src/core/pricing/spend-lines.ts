@@ -6,8 +6,9 @@ import { err, issue, type Issue, ok, type Result, ZERO } from '../base';
 import { head, type Kind } from '../books';
 import { chargeFor, type SpendBase } from '../rates';
 import { type Figure, quotient, relabel, sum } from '../trace';
-import { type ChargedLine, type LinePart, nothing, plainPart } from './charges';
-import { rateSource } from './pools';
+import type { ChargedLine } from './charges';
+import { type LinePart, nothing, plainPart } from './line-part';
+import { rateSource } from './claim';
 import type { Resolved } from './resolved';
 
 /** A line that is already priced: its contracted month in the design's currency and in its book's. */

@@ -20,10 +20,10 @@ export interface FastCost {
 
 /** The hours of a component whose candidates can be compared by hours × price; null: not of that sort. */
 export function hoursForFastPath(component: Component, hoursInMonth: Decimal, which: Case): Decimal | null {
-  const { kind, running, term, size, licences, committed } = component;
+  const { kind, running, term, size, licences, committed, borne } = component;
   const plain = running.pattern === 'always' || running.pattern === 'hours' || running.pattern === 'days';
-  if (kind !== 'server' || !plain || size || licences?.length || committed || term === 'interruptible')
-    return null;
+  if (kind !== 'server' || !plain || term === 'interruptible') return null;
+  if (size || licences?.length || committed || borne) return null;
   const hours = runningHours(running, hoursInMonth, which);
   return hours.ok ? hours.value.value : null;
 }

@@ -4,7 +4,7 @@
  * reused; meters want connections, data an hour, requests and transfer a month. Every formula is a step of the trace.
  * Source: pricing rules, "Load curves"; needs H11 to H13, H18.
  */
-import { type Decimal, decimal, err, issue, ok, ONE, type Result } from '../base';
+import { decimal, err, issue, ok, ONE, type Result } from '../base';
 import { type Figure, given, product, quotient, sum } from '../trace';
 import { conversionFactor } from '../units';
 import { type Case, type Cased, readCase } from './cased';

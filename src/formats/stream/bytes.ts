@@ -1,4 +1,5 @@
 /** From bytes of anyone's file to text: unpacked where it is packed, bounded, and UTF-8 or refused. */
+import { notUtf8 } from '../utf8';
 import { SplitError } from './splitter';
 
 export interface ByteBounds {
@@ -30,7 +31,7 @@ export async function* textOf(
     try {
       return chunk ? decoder.decode(chunk, { stream: true }) : decoder.decode();
     } catch {
-      throw new SplitError('the file is not UTF-8 text; save it as UTF-8', lines, 1);
+      throw new SplitError(notUtf8(chunk ?? new Uint8Array()), lines, 1);
     }
   };
   const counted = count(source, read);

@@ -1,4 +1,5 @@
 /** The JSON form of a price book as a stream: pieces in, rows out. The lists must come after the head, rates last. */
+import { repeatedKey } from '../repeated-key';
 import { type BookReader, markFaults, type Placed } from './book-reader';
 import { locate } from './json-scan';
 import { type List, LISTS, type Piece, SplitError, Splitter, textOfPiece } from './splitter';
@@ -97,6 +98,7 @@ function parsedRows(pieces: readonly Piece[], reader: BookReader): Placed[] {
   }
   if (values?.length === pieces.length) {
     const all = values;
+    if (repeatedKey(together(pieces), all)) faultRepeated(pieces, all, reader);
     return pieces.map((piece, index) => new PlacedPiece(piece, all[index]));
   }
   return pieces.flatMap((piece) => {
@@ -107,6 +109,17 @@ function parsedRows(pieces: readonly Piece[], reader: BookReader): Placed[] {
       reader.fault({ path: pathOf(piece), message: 'is not valid JSON', line, column });
       return [];
     }
+  });
+}
+
+/** Somewhere among the pieces a key stands twice; each is looked at by itself. */
+function faultRepeated(pieces: readonly Piece[], values: readonly unknown[], reader: BookReader): void {
+  pieces.forEach((piece, index) => {
+    const twice = repeatedKey(textOfPiece(piece), values[index]);
+    if (!twice) return;
+    const { line, column } = piece;
+    const message = `“${twice.key.slice(0, 80)}” stands twice in one object; remove one of the two`;
+    reader.fault({ path: pathOf(piece), message, line, column });
   });
 }
 

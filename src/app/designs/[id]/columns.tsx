@@ -5,6 +5,7 @@ import type { Decimal, Result } from '@/core/base';
 import { kindOf, mainMeter } from '@/core/books';
 import { type Component, type Edit, placeIsTakenOver } from '@/core/design';
 import { sentenceFor, writeNumber } from '@/core/display';
+import { commitmentOf, describeTerm } from '@/core/terms';
 import type { LineSummary } from '@/core/range';
 import { Amount, NotPriced } from '@/ui/amount';
 import type { LedgerColumn, OpenEdit, TextEdit } from '@/ui/ledger';
@@ -250,11 +251,12 @@ function WhereCell({ component, place }: { readonly component: Component; readon
   );
 }
 
-/** "36 mo, part": short enough for a column; the margin says it in full. */
+/** "36 mo, part, exch.": short enough for a column; the margin says it in full. */
 function shortTerm(component: Component): string {
-  if (component.term === 'on-demand') return 'on demand';
-  const [months, payment] = component.term.split('-');
-  return `${months} mo, ${payment}`;
+  const commitment = commitmentOf(component.term);
+  if (!commitment) return describeTerm(component.term);
+  const { months, payment, exchangeable } = commitment;
+  return `${months} mo, ${payment}${exchangeable ? ', exch.' : ''}`;
 }
 
 function AmountCell({ row, currency }: { readonly row: Row; readonly currency: string }) {

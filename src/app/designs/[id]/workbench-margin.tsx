@@ -18,7 +18,6 @@ interface WorkbenchMarginProps {
   readonly client: PricingClient | null;
   readonly pricing: Pricing;
   readonly shelf: readonly ShelfBook[];
-  readonly today: string;
   readonly view: MarginView;
   readonly onView: (view: MarginView) => void;
   readonly apply: (edits: readonly Edit[]) => boolean;
@@ -62,5 +61,5 @@ export function WorkbenchMargin(props: WorkbenchMarginProps) {
   if (focused?.kind === 'section') {
     return <SectionMargin {...shared} section={focused.section} summary={focused.summary} apply={apply} />;
   }
-  return <DesignMargin {...{ design, client, version, summary, shelf, apply }} today={props.today} />;
+  return <DesignMargin {...{ design, client, version, summary, shelf, apply }} />;
 }

@@ -236,7 +236,6 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
           <WorkbenchMargin
             {...{ focused, design, client, pricing, shelf, view, apply, preview }}
             selected={selection.components}
-            today={state.savedAt.slice(0, 10)}
             onView={setView}
             open={(what, { id: row }) => open(what, row, '', what === 'offer' ? 'what' : 'where')}
             onFillDown={acts.fill}
@@ -244,7 +243,13 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
           />
         </Margin>
       </div>
-      <Tally pricing={pricing} design={design} shelf={shelf} client={client} onOpen={() => setSubject(WHOLE_DESIGN)} />
+      <Tally
+        pricing={pricing}
+        design={design}
+        shelf={shelf}
+        client={client}
+        onOpen={() => setSubject(WHOLE_DESIGN)}
+      />
       {picker && (
         <OpenPicker
           picker={picker}

@@ -25,11 +25,10 @@ interface DesignMarginProps {
   readonly client: PricingClient | null;
   readonly version: number;
   readonly shelf: readonly ShelfBook[];
-  readonly today: string;
   readonly apply: (edits: readonly Edit[]) => void;
 }
 
-export function DesignMargin({ design, summary, client, version, shelf, today, apply }: DesignMarginProps) {
+export function DesignMargin({ design, summary, client, version, shelf, apply }: DesignMarginProps) {
   return (
     <div>
       <h2 className="pr-8 text-base font-semibold break-words">{design.title}</h2>
@@ -56,7 +55,7 @@ export function DesignMargin({ design, summary, client, version, shelf, today, a
       <h3 className="mt-5 mb-2 border-b border-ink pb-1 text-sm font-semibold">Assumptions</h3>
       <Assumptions design={design} apply={apply} />
       <OverTime design={design} client={client} apply={apply} />
-      <Exchange design={design} today={today} apply={apply} />
+      <Exchange design={design} apply={apply} />
       <h3 className="mt-5 mb-1.5 border-b border-ink pb-1 text-sm font-semibold">Agreements</h3>
       <Agreements design={design} shelf={shelf} apply={apply} />
       <h3 className="mt-5 mb-1 border-b border-ink pb-1 text-sm font-semibold">Price books</h3>
@@ -146,7 +145,7 @@ function Assumptions({ design, apply }: Pick<DesignMarginProps, 'design' | 'appl
 }
 
 /** Dated exchange rates the design carries: needed where a price book is in another currency. */
-function Exchange({ design, today, apply }: Pick<DesignMarginProps, 'design' | 'apply' | 'today'>) {
+function Exchange({ design, apply }: Pick<DesignMarginProps, 'design' | 'apply'>) {
   const [from, setFrom] = useState('');
   const [rate, setRate] = useState('');
   const [fault, setFault] = useState<string | null>(null);
@@ -160,6 +159,7 @@ function Exchange({ design, today, apply }: Pick<DesignMarginProps, 'design' | '
     if (!number.ok) return setFault(sentenceFor(number.issue));
     if (!number.value.greaterThan(0)) return setFault('An exchange rate is above zero.');
     const others = exchange.filter((each) => each.from !== from || each.to !== design.currency);
+    const today = new Date().toISOString().slice(0, 10);
     set([...others, { from, to: design.currency, rate: rate.trim(), date: today }]);
     setFrom('');
     setRate('');

@@ -3,10 +3,11 @@
 import { useEffect, useState } from 'react';
 import type { Design } from '@/core/design';
 import { writeMoney } from '@/core/display';
+import { DEFAULT_HORIZON } from '@/core/pricing';
 import type { PricingClient } from '@/workers/client';
 import type { MonthsAnswer, PlainMonth } from '@/workers/protocol';
 
-const HORIZONS = [12, 24, 36, 60] as const;
+const HORIZONS: readonly number[] = [12, 24, 36, 60];
 
 export function Months({
   design,
@@ -15,7 +16,11 @@ export function Months({
   readonly design: Design;
   readonly client: PricingClient | null;
 }) {
-  const [horizon, setHorizon] = useState<number>(36);
+  // The design's own, until somebody looks at another.
+  const own = design.assumptions.horizon ?? DEFAULT_HORIZON;
+  const [looked, setLooked] = useState<number | null>(null);
+  const horizon = looked ?? own;
+  const choices = [...new Set([...HORIZONS, own])].sort((a, b) => a - b);
   const [by, setBy] = useState<'rows' | 'quarters' | 'years'>('years');
   const [answer, setAnswer] = useState<MonthsAnswer | null>(null);
   useEffect(() => {
@@ -55,8 +60,8 @@ export function Months({
         {select(
           'over',
           horizon,
-          HORIZONS.map((each) => [each, `${each} months`]),
-          (value) => setHorizon(Number(value)),
+          choices.map((each) => [each, `${each} months`]),
+          (value) => setLooked(Number(value)),
         )}
         {select(
           'by',

@@ -1,0 +1,15 @@
+/**
+ * The core against the second calculation: random designs that mix rules, to the digit. A failure prints its seed and
+ * the smallest design and books that show it, as files that `wick price` takes. `./run bench exact` draws more, and
+ * `exact-more.test.ts` is the other half, so that two cores share the work.
+ */
+import { describe, it } from 'vitest';
+import { checkSeed } from './check-seed';
+
+const SEEDS = Array.from({ length: 10 }, (_, at) => at * 250);
+
+describe('the core and the reference give the same amounts', () => {
+  it.each(SEEDS)('for 250 random designs from seed %i', (from) => {
+    for (let seed = from; seed < from + 250; seed += 1) checkSeed(seed);
+  });
+});
