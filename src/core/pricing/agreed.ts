@@ -43,6 +43,8 @@ interface Owner {
 
 export function agreedLine(line: ChargedLine, owner: Owner, context: PriceContext): AgreedLine {
   const { component, currency } = owner;
+  const plain = context.agreements.length === 0 && !context.design.sold && !component.borne;
+  if (plain) return unchangedLine(line, currency);
   const notices: Issue[] = [];
   const agreed = line.parts.map((part) => agreedPart(part, owner, context.agreements, notices));
   const parts = context.design.sold ? agreed.map(soldPart) : agreed;
@@ -88,6 +90,41 @@ export function agreedLine(line: ChargedLine, owner: Owner, context: PriceContex
   };
 }
 
+const NOTHING: readonly never[] = [];
+
+/** Nothing was negotiated and nothing is shared: the list is what is paid. */
+function unchangedLine({ parts }: ChargedLine, currency: string): AgreedLine {
+  const list =
+    parts.length === 1
+      ? parts[0]!.monthly
+      : sum(
+          'All parts',
+          currency,
+          parts.map((part) => part.monthly),
+        );
+  let [recurring, upfront, once] = [ZERO, ZERO, ZERO];
+  let wholeTerm: LinePart['wholeTerm'] = null;
+  let renews: number | null = null;
+  let early: EarlyEnd | null = null;
+  let ahead: readonly PaidAhead[] = NOTHING;
+  for (const part of parts) {
+    recurring = recurring === ZERO ? part.recurring : recurring.plus(part.recurring);
+    if (part.upfront !== ZERO) upfront = upfront.plus(part.upfront);
+    if (part.once !== ZERO) once = once.plus(part.once);
+    if (part.wholeTerm) {
+      const before: Decimal = wholeTerm?.amount ?? ZERO;
+      wholeTerm = { months: part.wholeTerm.months, amount: before.plus(part.wholeTerm.amount) };
+    }
+    renews ??= part.renews;
+    early ??= part.early;
+    if (part.bought && !part.bought.ahead.isZero()) {
+      ahead = [...ahead, { by: part.bought.by.component.id, amount: part.bought.ahead }];
+    }
+  }
+  const amounts = { recurring, upfront, once, wholeTerm, renews, early, ahead };
+  return { list, contracted: list, resale: list, ...amounts, notices: NOTHING };
+}
+
 /** As it is sold on: everything that is paid, raised as the month is. */
 function soldPart(part: AgreedPart): AgreedPart {
   const { margin, resale } = part;
@@ -125,9 +162,7 @@ function agreedPart(
   inForce: readonly Agreement[],
   notices: Issue[],
 ): AgreedPart {
-  if (inForce.length === 0) {
-    return { ...plainly(part), margin: null, resale: part.monthly };
-  }
+  if (inForce.length === 0) return { ...plainly(part), margin: null, resale: part.monthly };
   const { kind, serviceCategory } = kindOf(owner.component.kind);
   const { book } = owner;
   const what: Part = {

@@ -13,7 +13,7 @@ import { type OnDemand, onDemandAmount, PoolAmounts } from './on-demand';
 import type { Claim } from './claim';
 import { committedPartOf } from './committed-amount';
 import { type LinePart, nothing, plainPart } from './line-part';
-import { type Pool, poolsOf } from './pools';
+import { bareLeft, isBare, type Left, type Pool, poolsOf } from './pools';
 import type { Resolved } from './resolved';
 import { openOf, plainRest, type Rest, restOf } from './rest';
 import {
@@ -45,31 +45,46 @@ export function chargeLines(
   which: Case,
 ): Charged {
   const claims = new Map<string, Claim[]>();
-  const all: Claim[] = [];
+  const found = new Map<Claim, OnDemand>();
+  const others: Claim[] = [];
+  const commitments = spendCommitments(resolved);
   for (const owner of resolved) {
     const own = claimsOf(owner);
     claims.set(owner.component.id, own);
-    all.push(...own);
+    const bought = commitments.get(owner.book.key);
+    for (const claim of own) {
+      const bare = isBare(claim, grants) && !claim.committed && !(bought && mayBeBought(claim, bought));
+      if (bare) found.set(claim, aloneOf(claim, bareLeft(claim)));
+      else others.push(claim);
+    }
   }
-  const pools = poolsOf(all, grants, allowances);
-  const poolOf = new Map<Claim, Pool>();
-  for (const pool of pools) for (const member of pool.members) poolOf.set(member, pool);
-  const commitments = spendCommitments(resolved);
-  const { rests, cover } = restsOf(poolOf, commitments, which);
-  const amounts = new Map(pools.map((pool) => [pool, new PoolAmounts(pool.members, pool.left, rests)]));
-  const books = {
-    poolOf,
-    amounts,
-    rests,
-    cover,
-    alone: (claim: Claim) => aloneAmount(claim, grants, allowances),
-  };
+  const cover = others.length === 0 && commitments.size === 0 ? NO_COVER : charge();
+  const books: Books = { found, cover, alone: (claim) => aloneAmount(claim, grants, allowances) };
   return {
     lines: new Map(
       resolved.map((owner) => [owner.component.id, lineOf(owner, claims.get(owner.component.id)!, books)]),
     ),
     notices: cover.notices,
   };
+
+  /** Those that share a pool, an allowance, a minimum or a commitment. */
+  function charge(): SpendCover {
+    const pools = poolsOf(others, grants, allowances);
+    const poolOf = new Map<Claim, Pool>();
+    for (const pool of pools) for (const member of pool.members) poolOf.set(member, pool);
+    const { rests, cover: made } = restsOf(poolOf, commitments, which);
+    for (const { members, left } of pools) {
+      const pool = members.length === 1 ? null : new PoolAmounts(members, left, rests);
+      for (const claim of members) {
+        found.set(claim, { claim, left: left.get(claim)!, rest: rests.get(claim)!, pool });
+      }
+    }
+    return made;
+  }
+}
+
+function aloneOf(claim: Claim, left: Left): OnDemand {
+  return { claim, left, rest: plainRest(claim, left), pool: null };
 }
 
 /** A claim for everything that has an on-demand rate, with the commitment that stands before it. */
@@ -147,9 +162,7 @@ function spendCost(owner: Resolved): SpendCost | null {
 }
 
 interface Books {
-  readonly poolOf: ReadonlyMap<Claim, Pool>;
-  readonly amounts: ReadonlyMap<Pool, PoolAmounts>;
-  readonly rests: ReadonlyMap<Claim, Rest>;
+  readonly found: ReadonlyMap<Claim, OnDemand>;
   readonly cover: SpendCover;
   readonly alone: (claim: Claim) => Figure | null;
 }
@@ -159,7 +172,7 @@ function lineOf(owner: Resolved, claims: readonly Claim[], books: Books): Result
   const onDemand: Figure[] = [];
   for (const part of owner.demands.committed) {
     const claim = claims.find((each) => each.demand.meter === part.meter) ?? null;
-    const left = claim && books.poolOf.get(claim)!.left.get(claim)!;
+    const left = claim && books.found.get(claim)!.left;
     const committed = committedPartOf(owner, part, claim, left);
     if (!committed.ok) return committed;
     parts.push(committed.value);
@@ -181,14 +194,11 @@ function lineOf(owner: Resolved, claims: readonly Claim[], books: Books): Result
 
 function onDemandParts(
   claim: Claim,
-  { poolOf, amounts, rests, cover, alone }: Books,
+  { found, cover, alone }: Books,
 ): Result<{ parts: LinePart[]; onDemand: Figure | null }> {
   const { demand, committed, owner } = claim;
   const { meter, label, rate } = demand;
-  const pool = poolOf.get(claim)!;
-  const rest = rests.get(claim)!;
-  const left = pool.left.get(claim)!;
-  const of: OnDemand = { claim, left, rest, pool: amounts.get(pool)! };
+  const of = found.get(claim)!;
   const amount = onDemandAmount(of);
   if (!amount.ok) return amount;
   const paid = cover.paid.get(claim) ?? [];
@@ -225,10 +235,7 @@ function agreedCharge(listed: Charge, agreed: Charge): Charge {
 function aloneAmount(claim: Claim, grants: Grants, allowances: AllowanceTerms): Figure | null {
   const free: Claim = { ...claim, committed: null };
   const [pool] = poolsOf([free], grants, allowances);
-  const left = pool!.left.get(free)!;
-  const rest = plainRest(free, left);
-  const amounts = new PoolAmounts([free], pool!.left, new Map([[free, rest]]));
-  const amount = onDemandAmount({ claim: free, left, rest, pool: amounts });
+  const amount = onDemandAmount(aloneOf(free, pool!.left.get(free)!));
   return amount.ok ? amount.value : null;
 }
 

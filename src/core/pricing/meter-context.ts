@@ -22,14 +22,14 @@ export interface MeterContext {
 /** What depends on single units and on when they run: sustained use, caps, commitments. Worked out when someone asks. */
 export interface RunningShape {
   /** Units with the hours they are billed for. */
-  readonly ranks: () => readonly Rank[];
+  ranks(): readonly Rank[];
   /** All units as they are billed, over the week; `used` without the least number of units. */
-  readonly weeks: () => readonly Week[];
-  readonly used: () => readonly Week[];
+  weeks(): readonly Week[];
+  used(): readonly Week[];
   /** How many of the rate's units one unit-hour is: its vCPU for a rate per vCPU-hour. */
-  readonly perHour: () => Figure;
+  perHour(): Figure;
   /** The same for another rate of the meter. */
-  readonly perHourOf: (rate: Rate) => Result<Figure>;
+  perHourOf(rate: Rate): Result<Figure>;
   /** The least that each unit is billed for, in hours; null: none. */
   readonly leastHours: Figure | null;
 }

@@ -17,7 +17,8 @@ export interface OnDemand {
   readonly claim: Claim;
   readonly left: Left;
   readonly rest: Rest;
-  readonly pool: PoolAmounts;
+  /** Null: it shares nothing. */
+  readonly pool: PoolAmounts | null;
 }
 
 /** A pool with what is on demand of it, and its amounts at the prices they were asked for: once for each rate. */
@@ -94,7 +95,7 @@ function tieredAmount(
   charge: Charge,
   context: ChargeContext,
 ): Result<Figure> {
-  if (pool.members.length === 1) {
+  if (!pool) {
     return chargeFor(charge, { ...claim.demand.use, quantity: rest.quantity }, context);
   }
   const { all, amount, byUse } = pool.at(claim, left, charge, context);

@@ -34,11 +34,9 @@ export interface Pool {
 export function poolsOf(claims: readonly Claim[], grants: Grants, allowances: AllowanceTerms): Pool[] {
   const byKey = new Map<string, Claim[]>();
   const pools: Claim[][] = [];
-  const done: Pool[] = [];
   for (const claim of claims) {
     if (!isPooled(claim.demand.rate)) {
-      if (isBare(claim, grants)) done.push(barePool(claim));
-      else pools.push([claim]);
+      pools.push([claim]);
       continue;
     }
     const key = poolKey(claim);
@@ -52,28 +50,22 @@ export function poolsOf(claims: readonly Claim[], grants: Grants, allowances: Al
     pools.push(made);
   }
   const granted = new ComponentGrants(claims, grants);
-  return [
-    ...done,
-    ...pools.map((members) => ({ members, left: leftOf(members, grants, granted, allowances) })),
-  ];
+  return pools.map((members) => ({ members, left: leftOf(members, grants, granted, allowances) }));
 }
 
-/** Nothing stands between its use and its price: most lines, and nothing is worked out for them. */
-function isBare({ demand: { rate }, committed, book }: Claim, grants: Grants): boolean {
-  return rate.allowance === null && !rate.minimums?.total && grantedTo(grants, book.key, rate).length === 0;
+/** Nothing stands between its use and its price, and nobody shares it: most lines, and little is worked out for them. */
+export function isBare({ demand: { rate }, book }: Claim, grants: Grants): boolean {
+  return (
+    rate.allowance === null &&
+    !rate.minimums?.total &&
+    !isPooled(rate) &&
+    grantedTo(grants, book.key, rate).length === 0
+  );
 }
 
-function barePool(claim: Claim): Pool {
-  const { quantity } = claim.demand.use;
-  const left: Left = {
-    own: quantity,
-    total: quantity,
-    quantity,
-    share: null,
-    missing: null,
-    whole: claim.committed ? null : quantity,
-  };
-  return { members: [claim], left: new Map([[claim, left]]) };
+export function bareLeft({ demand: { use } }: Claim): Left {
+  const { quantity } = use;
+  return { own: quantity, total: quantity, quantity, share: null, missing: null, whole: quantity };
 }
 
 function poolKey({ demand: { rate }, book }: Claim): string {

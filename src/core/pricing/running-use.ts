@@ -1,10 +1,11 @@
 /** What a running meter bills: hours, or vCPU-, GiB-, GPU-, core- or consumption-unit-hours, of all units. */
 import { decimal, type Decimal, err, issue, type Issue, must, ok, type Result } from '../base';
+import type { Rate } from '../books';
 import type { FreeParts } from '../rates';
 import type { Rank } from '../terms';
 import { type Figure, given, product, sum } from '../trace';
 import { conversionFactor, unitOf } from '../units';
-import { atLeast, type Case, type Cased, type Increment, readCase } from '../usage';
+import { atLeast, type Case, type Cased, type Increment, readCase, type Week } from '../usage';
 import { billedRanks, billedWeeks, leastUnits } from './billed-hours';
 import {
   convertFigure,
@@ -12,6 +13,7 @@ import {
   type MeterContext,
   type MeterUse,
   minimumNotices,
+  type RunningShape,
 } from './meter-context';
 
 export function runningUse(context: MeterContext): Result<MeterUse> {
@@ -24,13 +26,13 @@ export function runningUse(context: MeterContext): Result<MeterUse> {
   const leastHours = leastHoursOf(context);
   if (!leastHours.ok) return leastHours;
   const least = leastHours.value;
-  const ranks = once(() => billedRanks(context, least));
+  const shape = new LazyShape(context, size.value, least);
   const always = component.running.pattern === 'always';
   const plain = time.single && (always || !rate.increment) && !least;
   const units = countedUnits(context);
   const hours = plain
     ? product('For all units', 'hour', [units, time.hours])
-    : unitHours(ranks(), time.single ? units : null);
+    : unitHours(shape.ranks(), time.single ? units : null);
   notices.push(...minimumNotices(context, context.count, time.single ? units : leastUnits(context)));
   if (rate.increment && !always && !time.spells && isCoarse(rate.increment) && !time.profile.placed) {
     notices.push(issue('increment.runs-unknown', ['running'], { meter: meter.label }));
@@ -43,18 +45,7 @@ export function runningUse(context: MeterContext): Result<MeterUse> {
   const parts = freeParts(context);
   return ok({
     quantity: quantity.value,
-    running: {
-      ranks,
-      weeks: once(() => billedWeeks(context)),
-      used: once(() => billedWeeks(withoutLeastUnits(context))),
-      // The quantity was turned into the rate's unit, so this can be too.
-      perHour: once(() => must(perHourOf(size.value, rate.unit))),
-      perHourOf: (other) => {
-        const own = sizeFigure({ ...context, rate: other });
-        return own.ok ? perHourOf(own.value, other.unit) : own;
-      },
-      leastHours: least,
-    },
+    running: shape,
     ...(parts ? { parts } : {}),
     notices,
   });
@@ -66,9 +57,40 @@ function withoutLeastUnits(context: MeterContext): MeterContext {
   return { ...context, rate: { ...context.rate, minimums: { ...minimums, count: null } } };
 }
 
-function once<T>(work: () => T): () => T {
-  let known: { readonly value: T } | null = null;
-  return () => (known ??= { value: work() }).value;
+/** Every part is worked out once, and only if somebody asks. */
+class LazyShape implements RunningShape {
+  private knownRanks: readonly Rank[] | null = null;
+  private knownWeeks: readonly Week[] | null = null;
+  private knownUsed: readonly Week[] | null = null;
+  private knownPerHour: Figure | null = null;
+
+  constructor(
+    private readonly context: MeterContext,
+    private readonly size: Figure | null,
+    readonly leastHours: Figure | null,
+  ) {}
+
+  ranks(): readonly Rank[] {
+    return (this.knownRanks ??= billedRanks(this.context, this.leastHours));
+  }
+
+  weeks(): readonly Week[] {
+    return (this.knownWeeks ??= billedWeeks(this.context));
+  }
+
+  used(): readonly Week[] {
+    return (this.knownUsed ??= billedWeeks(withoutLeastUnits(this.context)));
+  }
+
+  perHour(): Figure {
+    // The quantity was turned into the rate's unit, so this can be too.
+    return (this.knownPerHour ??= must(perHourOf(this.size, this.context.rate.unit)));
+  }
+
+  perHourOf(rate: Rate): Result<Figure> {
+    const own = sizeFigure({ ...this.context, rate });
+    return own.ok ? perHourOf(own.value, rate.unit) : own;
+  }
 }
 
 /** A minute or more: what rounds so little that nobody asks is not worth a sentence. */

@@ -11,13 +11,28 @@ import type { Demands } from './demands';
 
 const PER_SIZE = new Set(['vCPU-time', 'data-time', 'GPU-time', 'core-time']);
 
-export function unreadEntries(component: Component, offer: Offer, demands: Demands): Issue[] {
+const NONE: readonly Issue[] = [];
+
+export function unreadEntries(component: Component, offer: Offer, demands: Demands): readonly Issue[] {
+  return isPlainlyRead(component, demands) ? NONE : found(component, offer, demands);
+}
+
+/** Most lines: entries for meters that are billed, and nothing else. */
+function isPlainlyRead({ usage, size, committed, load, running }: Component, demands: Demands): boolean {
+  if (size || committed || load || running.pattern !== 'always') return false;
+  for (const meter in usage) {
+    if (!demands.onDemand.some((each) => each.meter === meter)) return false;
+  }
+  return true;
+}
+
+function found(component: Component, offer: Offer, demands: Demands): readonly Issue[] {
   const rates = [...demands.onDemand.map((each) => each.rate), ...demands.committed.map((each) => each.rate)];
   const read = new Set(rates.map((rate) => rate.meter));
   const sources = new Set([...read].map((meter) => meterOfKind(component.kind, meter)?.from ?? 'count'));
-  const found: Issue[] = [];
+  const issues: Issue[] = [];
   const unread = (path: Issue['path'], entry: string): void =>
-    void found.push(issue('entry.unread', path, { entry, offer: offer.name }));
+    void issues.push(issue('entry.unread', path, { entry, offer: offer.name }));
   for (const meter of Object.keys(component.usage)) {
     if (!read.has(meter) && !readByAnother(meter, sources)) {
       unread(['usage', meter], meterOfKind(component.kind, meter)?.label ?? meter);
@@ -33,7 +48,7 @@ export function unreadEntries(component: Component, offer: Offer, demands: Deman
   const { running } = component;
   const timed = sources.has('running') || sources.has('capacity') || component.load;
   if (running.pattern !== 'always' && !timed) unread(['running'], 'When it runs');
-  return found;
+  return issues;
 }
 
 /** Runs are counted by requests where they have no entry of their own. */

@@ -127,21 +127,29 @@ export function levelsOf(weeks: readonly Week[]): Level[] {
 /** The very same hours, counted. */
 export function alike(hours: readonly Hour[]): Map<Hour, number> {
   const counts = new Map<Hour, number>();
-  for (const hour of hours) counts.set(hour, (counts.get(hour) ?? 0) + 1);
+  // Neighbours are mostly the very same hour.
+  for (let from = 0; from < hours.length;) {
+    const hour = hours[from]!;
+    let to = from + 1;
+    while (to < hours.length && hours[to] === hour) to += 1;
+    counts.set(hour, (counts.get(hour) ?? 0) + to - from);
+    from = to;
+  }
   return counts;
 }
 
 /** Changes every hour, once for each that is the same. */
 export function mapWeeks(weeks: readonly Week[], change: (hour: Hour) => Hour): Week[] {
   const known = new Map<Hour, Hour>();
-  return weeks.map(({ share, hours }) => ({
-    share,
-    hours: hours.map((hour) => {
-      let changed = known.get(hour);
-      if (!changed) known.set(hour, (changed = change(hour)));
-      return changed;
-    }),
-  }));
+  let [last, lastChanged]: (Hour | null)[] = [null, null];
+  const changed = (hour: Hour): Hour => {
+    if (hour === last) return lastChanged!;
+    let made = known.get(hour);
+    if (!made) known.set(hour, (made = change(hour)));
+    [last, lastChanged] = [hour, made];
+    return made;
+  };
+  return weeks.map(({ share, hours }) => ({ share, hours: hours.map(changed) }));
 }
 
 export function mapUnits(weeks: readonly Week[], change: (units: Decimal) => Decimal): Week[] {
