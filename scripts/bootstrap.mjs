@@ -5,6 +5,8 @@
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import fs from 'node:fs';
+import path from 'node:path';
+import { pathToFileURL } from 'node:url';
 
 const MARK = 'node_modules/.wick-lock';
 const MEGABYTE = 1_000_000;
@@ -34,6 +36,13 @@ if (process.argv[2] !== 'help') {
     );
   }
   if (!installed) install();
+}
+
+if (process.argv[2] === 'wick') {
+  const { ensureCli } = await import('./bundle-cli.mjs');
+  const program = path.resolve(await ensureCli());
+  process.argv = [process.argv[0], program, ...process.argv.slice(3)];
+  await import(pathToFileURL(program).href);
 }
 
 function install() {

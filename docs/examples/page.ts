@@ -1,6 +1,7 @@
 /** Writes `docs/how-it-calculates.md`: every rule, one small example, and the core's own trace of it. */
 import { toPlain, toText } from '@/core/trace';
 import type { Chapter } from './example';
+import { MEETING } from './meeting';
 import { RATES } from './rates';
 import { TERMS_CHAPTERS } from './terms';
 import { TOGETHER } from './together';
@@ -11,6 +12,7 @@ export const PARTS: readonly (readonly [string, readonly Chapter[]])[] = [
   ['Charge structures', RATES],
   ['Across components', TOGETHER],
   ['Ways of paying', TERMS_CHAPTERS],
+  ['Where two rules meet', MEETING],
 ];
 
 const INTRODUCTION = `# How it calculates
@@ -19,8 +21,11 @@ Every rule of the core with a small example. The numbers and the traces below ar
 (\`./run formats\`), and a test holds each result against the number worked out by hand. The prices are those of the
 small book in \`tests/support/wide-book.ts\`; a month has 730 hours.
 
-The order of a calculation:
-\`use → unit → started increments → minimums → allowance → charge structure → way of paying → agreement → currency\`.
+The order of a calculation, for each hour or event:
+\`use → unit → started increments → minimums → allowance → commitments → on demand or interruptible, with its tiers →
+sustained use and caps → prepaid credit → agreement → currency → contingency and tax\`. Every step works on what the step
+before left over. A second calculation in \`tests/reference/\`, written from the rules alone and in exact fractions, is held
+against this one over thousands of random designs (\`./run bench exact\`).
 `;
 
 /** Ten digits after the point: what a person can check. */

@@ -12,13 +12,15 @@ import {
   type RevisionDifference,
   searchOffers,
 } from '@/operations';
-import { bytesOf, checkBookFile, readBookFile, readBookFolder } from './files';
+import { bytesOf, checkBookFile, readBookFile, readBooks } from './files';
 import { memoryContext } from './memory-context';
+import { type Call, WrongCall } from './options';
+import { say, sayJson } from './print';
 
 export type Form = 'text' | 'json' | 'csv';
 
-const write = (text: string): void => void process.stdout.write(text);
-const writeJson = (data: unknown): void => write(`${JSON.stringify(data, null, 2)}\n`);
+const write = say;
+const writeJson = sayJson;
 const writeRows = (rows: readonly (readonly string[])[]): void =>
   write(
     stringify(
@@ -27,7 +29,7 @@ const writeRows = (rows: readonly (readonly string[])[]): void =>
     ),
   );
 
-export function placeText({ line, column, path }: Fault): string {
+function placeText({ line, column, path }: Fault): string {
   const place = line ? `line ${line}, column ${column ?? 1}` : '';
   return [place, path].filter(Boolean).join(': ') || 'file';
 }
@@ -67,29 +69,45 @@ export async function checkCommand(files: readonly string[], form: Form): Promis
   return results.some(({ faults }) => faults.length > 0) ? 2 : 0;
 }
 
-export async function importCommand(context: Context, file: string, form: Form): Promise<number> {
+export async function importCommand({ given, form }: Call): Promise<number> {
+  const [file] = given as [string];
   const { source, bytes } = bytesOf(file);
-  const book = await importBook(context, {
-    id: context.newId(),
-    fileName: file,
-    bytesTotal: bytes,
-    source,
+  return (await import('./set-up')).withDatabase(async (context) => {
+    const book = await importBook(context, {
+      id: context.newId(),
+      fileName: file,
+      bytesTotal: bytes,
+      source,
+    });
+    if (form === 'json') writeJson(book);
+    else write(`${book.title}, revision ${book.revision}: ${book.rates} rates are published.\n`);
+    return 0;
   });
-  if (form === 'json') writeJson(book);
-  else write(`${book.title}, revision ${book.revision}: ${book.rates} rates are published.\n`);
-  return 0;
+}
+
+/** Two files, or two revisions of a book in the database. */
+export async function diffCommand(call: Call): Promise<number> {
+  const { given, form } = call;
+  const [book, from, to] = [call.one('book'), call.one('from'), call.one('to')];
+  if (given.length === 2 && !book && !from && !to) return diffFiles(given[0]!, given[1]!, form);
+  if (given.length > 0 || !book || !from || !to) {
+    throw new WrongCall('“wick books diff” needs BEFORE and AFTER, or --book, --from and --to.');
+  }
+  const between = [Number(from), Number(to)] as const;
+  if (!between.every(Number.isInteger)) throw new WrongCall('--from and --to take numbers of revisions.');
+  return (await import('./set-up')).withDatabase((context) => diffRevisions(context, book, between, form));
 }
 
 const RATES_LISTED = 2000;
 
-export async function diffFiles(before: string, after: string, form: Form): Promise<number> {
+async function diffFiles(before: string, after: string, form: Form): Promise<number> {
   return writeDifference(
     differenceBetween(await readBookFile(before), await readBookFile(after), RATES_LISTED),
     form,
   );
 }
 
-export async function diffRevisions(
+async function diffRevisions(
   context: Context,
   book: string,
   [from, to]: readonly [number, number],
@@ -136,22 +154,37 @@ function writeDifference(difference: RevisionDifference, form: Form): number {
   return 0;
 }
 
-/** Over the books of a folder, or of the database. 0 if something was found, 4 if not. */
-export async function searchCommand(
-  context: Context | null,
-  folder: string | undefined,
-  query: Readonly<Record<string, unknown>>,
-  form: Form,
-): Promise<number> {
-  const where = context ?? (await memoryContext(await readBookFolder(folder!)));
-  const found = await searchOffers(where, query);
-  if (form === 'json') writeJson(found);
-  else if (form === 'csv') writeRows([FOUND_HEAD, ...found.map(foundRow)]);
+/** Over the books of files, or of the database. 0 if something was found, 4 if not. */
+export async function searchCommand(call: Call): Promise<number> {
+  const paths = call.all('books');
+  if (paths.length === 0) {
+    return (await import('./set-up')).withDatabase((context) => searchIn(context, call));
+  }
+  return searchIn(await memoryContext(await readBooks(paths)), call);
+}
+
+async function searchIn(context: Context, call: Call): Promise<number> {
+  const found = await searchOffers(context, queryOf(call));
+  if (call.form === 'json') writeJson(found);
+  else if (call.form === 'csv') writeRows([FOUND_HEAD, ...found.map(foundRow)]);
   else {
     for (const offer of found) write(`${foundRow(offer).filter(Boolean).join('  ')}\n`);
     if (found.length === 0) write('Nothing found.\n');
   }
   return found.length > 0 ? 0 : 4;
+}
+
+function queryOf(call: Call): Record<string, unknown> {
+  const named = ['kind', 'region', 'book', 'family', 'vcpu', 'memory', 'gpu', 'capability'] as const;
+  const limit = call.one('limit');
+  const query = {
+    text: call.given.join(' ') || undefined,
+    ...Object.fromEntries(named.map((option) => [option, call.one(option)])),
+    priceFrom: call.one('price-from'),
+    priceTo: call.one('price-to'),
+    limit: limit === undefined ? 50 : Number(limit),
+  };
+  return Object.fromEntries(Object.entries(query).filter(([, value]) => value !== undefined));
 }
 
 const FOUND_HEAD = [

@@ -3,24 +3,51 @@ import fs from 'node:fs';
 import path from 'node:path';
 import { indexBook } from '@/core/books';
 import { type BookSet, bookSet } from '@/core/pricing';
+import type { Design } from '@/core/design';
 import {
   type Checked,
   type OfferRow,
   type PriceBookFile,
   type RateRow,
+  readDesign,
   type RegionRow,
   toBookData,
+  utf8Text,
 } from '@/formats';
 import { type BookRead, type BookSink, readBook } from '@/formats/stream';
 import { AppError, invalid } from '@/operations';
 
+const STANDARD = '-';
 const BOOK_FILE = /\.(json|csv)(\.gz)?$/;
 
+/** The text of a file, “-” for standard input. Refused where it is not UTF-8. */
 export function readText(file: string): string {
+  let bytes: Uint8Array;
   try {
-    return fs.readFileSync(file, 'utf8');
+    bytes = fs.readFileSync(file === STANDARD ? 0 : file);
   } catch {
     throw unreadable(file);
+  }
+  return orRefuse(utf8Text(bytes), file);
+}
+
+/** Writes a file, “-” for standard output. A folder that is not there is said. */
+export function writeOut(file: string, content: string | Uint8Array): void {
+  if (file === STANDARD) {
+    fs.writeSync(1, content as Uint8Array);
+    return;
+  }
+  const folder = path.dirname(path.resolve(file));
+  if (!fs.existsSync(folder)) {
+    throw new AppError(
+      'not-found',
+      `There is no folder “${path.dirname(file)}” to write into. Make it first.`,
+    );
+  }
+  try {
+    fs.writeFileSync(file, content);
+  } catch {
+    throw new AppError('not-found', `“${file}” cannot be written. Check your right to write there.`);
   }
 }
 
@@ -30,6 +57,7 @@ export function bytesOf(file: string): {
   readonly bytes: number;
 } {
   try {
+    if (file === STANDARD) return { source: process.stdin, bytes: 0 };
     fs.accessSync(file, fs.constants.R_OK);
     return { source: fs.createReadStream(file, { highWaterMark: 262_144 }), bytes: fs.statSync(file).size };
   } catch {
@@ -38,7 +66,8 @@ export function bytesOf(file: string): {
 }
 
 function unreadable(file: string): AppError {
-  return new AppError('not-found', `“${file}” cannot be read. Check the name and your right to read it.`);
+  const what = file === STANDARD ? 'Standard input' : `“${file}”`;
+  return new AppError('not-found', `${what} cannot be read. Check the name and your right to read it.`);
 }
 
 /** The price-book files of a folder, in name order: JSON or flat CSV, packed or not. */
@@ -78,14 +107,35 @@ function keeping(): { kept: { regions: RegionRow[]; offers: OfferRow[]; rates: R
   };
 }
 
-export async function readBookFolder(folder: string): Promise<PriceBookFile[]> {
+/** Files, folders, several of each. One book and revision may stand in them once. */
+export async function readBooks(paths: readonly string[]): Promise<PriceBookFile[]> {
+  const names = paths.flatMap((each) => (isFolder(each) ? bookFilesIn(each) : [each]));
+  const seen = new Map<string, string>();
   const files: PriceBookFile[] = [];
-  for (const file of bookFilesIn(folder)) files.push(await readBookFile(file));
+  for (const name of names) {
+    const file = await readBookFile(name);
+    const key = `${file.book.key}, revision ${file.revision.number}`;
+    const before = seen.get(key);
+    if (before !== undefined) {
+      throw invalid(`“${before}” and “${name}” are both ${key}. Name only one of them.`);
+    }
+    seen.set(key, name);
+    files.push(file);
+  }
   return files;
 }
 
-export async function booksOfFolder(folder: string): Promise<BookSet> {
-  return bookSet((await readBookFolder(folder)).map((file) => indexBook(toBookData(file))));
+function isFolder(name: string): boolean {
+  return fs.statSync(name, { throwIfNoEntry: false })?.isDirectory() ?? false;
+}
+
+export async function booksOf(paths: readonly string[]): Promise<BookSet> {
+  return bookSet((await readBooks(paths)).map((file) => indexBook(toBookData(file))));
+}
+
+/** A design file, checked. */
+export function readDesignFile(file: string): Design {
+  return orRefuse(readDesign(readText(file)), file);
 }
 
 /** The content of a file, or its faults as a refusal. */

@@ -119,6 +119,35 @@ const SERVERS: readonly [OfferRow, RateRow[]][] = [
     ],
   ],
   [
+    offer('S-TIER', 'server', size('16', '64')),
+    [
+      ...rates(
+        'S-TIER',
+        'running',
+        'hour',
+        { structure: 'graduated', tiers: tiers(['1000', '0.1'], [null, '0.05']) },
+        {
+          sustained: [
+            { upTo: '0.5', multiplier: '1' },
+            { upTo: '1', multiplier: '0.6' },
+          ],
+        },
+      ),
+      ...rates('S-TIER', 'running', 'hour', perUnit('0.06'), { term: '12-none' }),
+    ],
+  ],
+  [
+    offer('HOST-2', 'dedicated-host', size('64', '512')),
+    [
+      ...rates('HOST-2', 'running', 'hour', perUnit('2'), { minimums: { ...NO_MINIMUMS, count: '3' } }),
+      ...rates('HOST-2', 'running', 'hour', perUnit('0.5'), {
+        term: '12-part',
+        upfront: '1200',
+        minimums: { ...NO_MINIMUMS, count: '3' },
+      }),
+    ],
+  ],
+  [
     offer('HOST', 'dedicated-host', size('64', '512')),
     rates('HOST', 'running', 'hour', perUnit('2'), { minimums: { ...NO_MINIMUMS, count: '3' } }),
   ],
@@ -268,6 +297,10 @@ const REQUESTED: readonly [OfferRow, RateRow[]][] = [
     }),
   ],
   [
+    offer('QUEUE-2', 'queue'),
+    rates('QUEUE-2', 'requests', 'million requests', perUnit('0.5'), { pool: 'workspace' }),
+  ],
+  [
     offer('PLAN', 'plan'),
     [
       ...rates('PLAN', 'plan-fee', 'month', { structure: 'flat', amount: '20', once: false }),
@@ -289,6 +322,18 @@ const PAID_AROUND: readonly [OfferRow, RateRow[]][] = [
       floor: '100',
       base: { over: 'provider', kinds: [] },
     }),
+  ],
+  [
+    offer('CARE', 'support-plan'),
+    [
+      ...rates('CARE', 'share', 'money', {
+        structure: 'share-of-spend',
+        tiers: [{ upTo: null, share: '0.1' }],
+        floor: null,
+        base: { over: 'provider', kinds: [] },
+      }),
+      ...rates('CARE', 'set-up', 'month', { structure: 'flat', amount: '250', once: true }),
+    ],
   ],
   [
     offer('SOFTWARE', 'software-fee'),

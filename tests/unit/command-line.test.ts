@@ -40,22 +40,34 @@ beforeAll(() => {
 
 describe('wick price', () => {
   it('prints the same summary as the application works out', () => {
-    const result = wick('price', 'docs/formats/design.example.json', '--books', books, '--json');
+    const wanted = ['--explain', 'all', '--json'];
+    const result = wick('price', 'docs/formats/design.example.json', '--books', books, ...wanted);
     expect(result.status).toBe(0);
     const design = readDesign(fs.readFileSync('docs/formats/design.example.json', 'utf8'));
     const book = readPriceBook(fs.readFileSync('docs/formats/price-book.example.json', 'utf8'));
     if (!design.ok || !book.ok) throw new Error('the examples are faulty');
     const printed = JSON.parse(result.stdout) as {
       summary: DesignSummary;
-      traces: Record<string, { value: string }>;
+      traces: Record<string, Record<string, { value: string }>>;
+      months: { rows: unknown[]; firstYear: { cash: string } };
     };
-    expect(printed.summary).toEqual(summarise(design.value, bookSet([indexBook(toBookData(book.value))])));
-    expect(printed.traces['pages-out']?.value).toBe('112');
+    expect(printed.summary).toMatchObject(
+      summarise(design.value, bookSet([indexBook(toBookData(book.value))])),
+    );
+    expect(printed.traces.likely!['pages-out']?.value).toBe('112');
+    expect(Object.keys(printed.traces)).toEqual(['lean', 'likely', 'heavy']);
+    // The same first 12 months wherever they are told.
+    expect(printed.months.firstYear.cash).toBe(printed.summary.firstYear);
+    expect(printed.summary.sections[0]!.lines[1]).toMatchObject({ name: 'Pages to travellers', says: [] });
   });
 
   it('prints totals and traces for people', () => {
-    const { stdout } = wick('price', 'docs/formats/design.example.json', '--books', books);
-    expect(stdout).toContain('Total likely      255.21 EUR/month');
+    const plain = wick('price', 'docs/formats/design.example.json', '--books', books).stdout;
+    expect(plain).toContain('Total likely      255.21 EUR/month');
+    expect(plain).not.toContain('Charged after the allowance');
+    expect(plain).not.toMatch(/[\u00a0\u202f]/);
+    const one = ['--explain', 'Pages to travellers'];
+    const { stdout } = wick('price', 'docs/formats/design.example.json', '--books', books, ...one);
     expect(stdout).toContain('Charged after the allowance: 1400 GB');
     expect(stdout).toContain('[Harbour House r1, 2026-11-01, SAIL-OUT, quay]');
   });
@@ -70,7 +82,10 @@ describe('wick price', () => {
     [['price', file('faulty.json'), '--books', books], 2, /version: /],
     [['price', file('nothing.json'), '--books', books], 4, /cannot be read/],
     [['price', 'docs/formats/design.example.json', '--books', file('nowhere')], 4, /cannot be read/],
-    [['price'], 64, /wick price DESIGN/],
+    [['price'], 64, /needs DESIGN/],
+    [['price', 'x'], 64, /needs --books/],
+    [['price', 'x', '--books', 'y', '--as', 'pdf'], 64, /--as means nothing/],
+    [['juggle'], 64, /There is no “wick juggle”/],
     [['price', '--colour'], 64, /colour/],
   ] as const)('%j ends with %i and one clear word', (args, code, message) => {
     const result = wick(...args);
@@ -92,7 +107,7 @@ describe('wick price, further', () => {
     const priced = (...args: string[]) =>
       wick('price', 'docs/formats/design.example.json', '--books', books, ...args);
     const text = priced('--traffic', '100');
-    expect(text.stdout).toMatch(/With 100 times the traffic {3}[\d\u00a0]+\.\d\d EUR\/month\n {2}\S/);
+    expect(text.stdout).toMatch(/With 100 times the traffic {3}[\d ]+\.\d\d EUR\/month\n {2}\S/);
     const { traffic } = JSON.parse(priced('--traffic', '100', '--json').stdout) as {
       traffic: { now: string; then: string; rows: { now: string; then: string }[] };
     };
@@ -106,6 +121,90 @@ describe('wick price, further', () => {
         expect.stringContaining('--traffic takes a number above zero'),
       ]);
     }
+  });
+});
+
+describe('designs as engineers hand them over', () => {
+  const example = 'docs/formats/design.example.json';
+  const priced = (...args: string[]) => wick('price', ...args, '--books', books);
+
+  it('are read from standard input and written to a file, and several at once', () => {
+    const piped = spawnSync(
+      process.execPath,
+      ['--import', 'tsx', 'src/cli/wick.ts', 'price', '-', '--books', books, '--format', 'csv'],
+      { encoding: 'utf8', env, input: fs.readFileSync(example, 'utf8') },
+    );
+    expect([piped.status, piped.stdout.includes('255.21')]).toEqual([0, true]);
+    const out = file('priced.json');
+    expect(priced(example, example, '--json', '--out', out)).toMatchObject({ status: 0, stdout: '' });
+    const { designs } = JSON.parse(fs.readFileSync(out, 'utf8')) as { designs: { title: string }[] };
+    expect(designs.map(({ title }) => title)).toEqual(['Ticket office', 'Ticket office']);
+  });
+
+  it('are read from the folder in which the call was made', () => {
+    const there: NodeJS.ProcessEnv = { ...env, WICK_CALLED_IN: folder };
+    fs.copyFileSync(example, file('here.json'));
+    const args = ['price', 'here.json', '--books', 'books'];
+    const result = spawnSync(process.execPath, ['--import', 'tsx', 'src/cli/wick.ts', ...args], {
+      encoding: 'utf8',
+      env: there,
+    });
+    expect([result.status, result.stderr]).toEqual([0, '']);
+  });
+
+  it('end with 8 above their budget, and say faults as data where data was wanted', () => {
+    const budgeted = {
+      ...exampleDesign,
+      assumptions: { ...exampleDesign.assumptions, budget: '100', contingency: '0.1', tax: '0.2' },
+    };
+    fs.writeFileSync(file('dear.json'), writeDesign(budgeted));
+    const dear = priced(file('dear.json'));
+    expect(dear.status).toBe(8);
+    expect(dear.stdout).toMatch(/With contingency and tax 336\.87\n[^]*Budget {12}100\.00 a month, exceeded/);
+    const faulty = priced(file('faulty.json'), '--json');
+    const { error } = JSON.parse(faulty.stderr) as { error: { code: string; faults: { path: string }[] } };
+    expect([faulty.status, error.code, error.faults.map(({ path: at }) => at)]).toEqual([
+      2,
+      'invalid',
+      expect.arrayContaining(['version']),
+    ]);
+  });
+
+  it('are refused in another encoding than UTF-8, with a key twice, with a book twice', () => {
+    fs.writeFileSync(file('latin.json'), Buffer.from('{"format":"wick-design","title":"Sk\xe6r"}', 'latin1'));
+    expect(priced(file('latin.json')).stderr).toContain('looks like Windows-1252');
+    fs.writeFileSync(file('twice.json'), '{\n "format": "wick-design",\n "format": "wick-design"}');
+    expect(priced(file('twice.json')).stderr).toMatch(/line 3, column 2: format: “format” stands twice/);
+    const both = wick('price', example, '--books', books, '--books', 'docs/formats/price-book.example.json');
+    expect([both.status, both.stderr]).toEqual([
+      2,
+      expect.stringContaining('are both harbour-house, revision 1'),
+    ]);
+  });
+
+  it('are checked, held against each other line by line, and looked at under every way of paying', () => {
+    const checked = wick('check', example, '--books', books);
+    expect([checked.status, checked.stdout]).toEqual([0, expect.stringContaining('No name service')]);
+    const section = exampleDesign.sections[0]!;
+    const [servers, pages] = section.components;
+    const changed = {
+      ...exampleDesign,
+      sections: [{ ...section, components: [{ ...servers!, id: 'other' }] }],
+    };
+    fs.writeFileSync(file('changed-design.json'), writeDesign(changed));
+    const diff = wick('diff', example, file('changed-design.json'), '--books', books, '--json');
+    const { rows, change } = JSON.parse(diff.stdout) as {
+      rows: { what: string; name: string }[];
+      change: string;
+    };
+    expect(rows.map(({ what, name }) => `${what} ${name}`)).toEqual([
+      `same ${servers!.name}`,
+      `gone ${pages!.name}`,
+    ]);
+    expect(change).toBe('-112');
+    const pay = wick('pay', example, '--books', books, '--line', servers!.name, '--leave', '6');
+    expect(pay.stdout).toMatch(/12 months, part upfront: 143\.21 a month, 860\.00 upfront, saves 30\.9 %/);
+    expect(wick('pay', example, '--books', books, '--line', 'nobody').status).toBe(2);
   });
 });
 
@@ -128,7 +227,8 @@ describe('wick report', () => {
   it.each([
     [['--as', 'docx', '--out', 'x'], 2, /--as takes one of/],
     [['--as', 'md', '--out', 'x', '--until', 'soon'], 2, /--until a date/],
-    [['--as', 'md'], 64, /wick report DESIGN/],
+    [['--as', 'md'], 64, /needs --out/],
+    [['--as', 'md', '--out', 'nowhere/at/all.md'], 4, /no folder “nowhere\/at”/],
   ] as const)('%j ends with %i and one clear word', (args, code, message) => {
     const result = report(...args);
     expect([result.status, message.test(result.stderr)]).toEqual([code, true]);
@@ -184,8 +284,9 @@ describe('wick books', () => {
     [['books', 'import', 'docs/formats/price-book.example.json'], 7, /DATABASE_URL/],
     [['books', 'search', '--kind', 'submarine', '--books', 'docs/formats'], 2, /./],
     [['books', 'check', 'nowhere.json'], 4, /cannot be read/],
-    [['books', 'juggle'], 64, /wick books check/],
-    [['books', 'check', 'x', '--format', 'runes'], 64, /wick books check/],
+    [['books', 'juggle'], 64, /needs one of: books check/],
+    [['books', 'diff', 'one.json'], 64, /BEFORE and AFTER/],
+    [['books', 'check', 'x', '--format', 'runes'], 64, /takes text, json, csv/],
   ] as const)('%j ends with %i', (args, code, message) => {
     const result = wick(...args);
     expect(result.status).toBe(code);

@@ -1,0 +1,225 @@
+/** `wick check|diff|pay`: what a design is warned of, what differs between two, how its lines can be paid. */
+import { randomUUID } from 'node:crypto';
+import { Decimal } from '@/core/base';
+import { findingsOf } from '@/core/checks';
+import { allComponents, type Component, type Design } from '@/core/design';
+import { describeTerm, sentenceFor, writeMoney, writeShare } from '@/core/display';
+import { type BookSet, compareTerms } from '@/core/pricing';
+import { type DesignSummary, summarise } from '@/core/range';
+import { invalid } from '@/operations/app-error';
+import { booksOf, readDesignFile } from './files';
+import type { Call } from './options';
+import { say, sayJson } from './print';
+
+/** 0 where everything has an amount, 3 where not; warnings alone are no failure. */
+export async function checkCommand(call: Call): Promise<number> {
+  const books = await booksOf(call.all('books'));
+  const checked = call.given.map((file) => checkOne(file, readDesignFile(file), books));
+  if (call.form === 'json') sayJson(checked.length === 1 ? checked[0] : { designs: checked });
+  else say(checked.map(checkText).join('\n'));
+  return checked.some(({ unpriced }) => unpriced > 0) ? 3 : 0;
+}
+
+function checkOne(file: string, design: Design, books: BookSet) {
+  const summary = summarise(design, books);
+  const names = namesOf(design);
+  const lines = summary.sections.flatMap((section) => section.lines);
+  return {
+    file,
+    title: design.title,
+    unpriced: summary.unpriced,
+    lines: lines.flatMap(({ id, issues, notices }) =>
+      [...issues, ...notices].map((each) => ({
+        id,
+        name: names.get(id)!,
+        code: each.code,
+        priced: issues.length === 0,
+        says: sentenceFor(each),
+      })),
+    ),
+    checklist: findingsOf(design, books, randomUUID).map(({ check, title, subject, says, answered }) => ({
+      check,
+      title,
+      subject,
+      name: names.get(subject) ?? null,
+      says,
+      answered,
+    })),
+  };
+}
+
+function checkText({ title, lines, checklist }: ReturnType<typeof checkOne>): string {
+  const open = checklist.filter(({ answered }) => answered === null);
+  const rows = [
+    ...lines.map(({ name, priced, says }) => `  ${priced ? ' ' : '!'} ${name}: ${says}`),
+    ...open.map(({ title: what, name, says }) => `    ${what}${name ? `, ${name}` : ''}: ${says}`),
+  ];
+  return `${title}\n${rows.length > 0 ? rows.join('\n') : '  Nothing to say.'}\n`;
+}
+
+const namesOf = (design: Design): Map<string, string> =>
+  new Map(allComponents(design).map(({ id, name }) => [id, name]));
+
+interface DiffRow {
+  readonly id: string;
+  readonly name: string;
+  readonly what: 'new' | 'gone' | 'up' | 'down' | 'same' | 'not priced';
+  readonly before: string | null;
+  readonly after: string | null;
+  readonly change: string | null;
+}
+
+/** Line by line: by id, or else by name. */
+export async function diffCommand(call: Call): Promise<number> {
+  const books = await booksOf(call.all('books'));
+  const [before, after] = call.given.map(readDesignFile) as [Design, Design];
+  if (before.currency !== after.currency) {
+    throw invalid(
+      `One design is in ${before.currency}, the other in ${after.currency}; they cannot be compared.`,
+    );
+  }
+  const [was, is] = [summarise(before, books), summarise(after, books)];
+  const rows = diffRows([before, was], [after, is]);
+  const change = new Decimal(is.monthly).minus(was.monthly);
+  if (call.form === 'json') {
+    sayJson({
+      currency: after.currency,
+      before: was.monthly,
+      after: is.monthly,
+      change: change.toString(),
+      rows,
+    });
+  } else say(diffText(rows, was, is, change));
+  return was.unpriced + is.unpriced > 0 ? 3 : 0;
+}
+
+type Side = readonly [Design, DesignSummary];
+
+function amountsOf([design, summary]: Side): Map<string, { name: string; monthly: string | null }> {
+  const names = namesOf(design);
+  return new Map(
+    summary.sections.flatMap(({ lines }) =>
+      lines.map((line) => [line.id, { name: names.get(line.id)!, monthly: line.monthly }]),
+    ),
+  );
+}
+
+function diffRows(before: Side, after: Side): DiffRow[] {
+  const was = amountsOf(before);
+  const left = new Map(was);
+  const rows = [...amountsOf(after)].map(([id, now]): DiffRow => {
+    const key = left.has(id) ? id : [...left].find(([, each]) => each.name === now.name)?.[0];
+    const then = key === undefined ? undefined : left.get(key);
+    if (key !== undefined) left.delete(key);
+    return rowOf(id, now.name, then ? then.monthly : undefined, now.monthly);
+  });
+  return [...rows, ...[...left].map(([id, { name, monthly }]) => rowOf(id, name, monthly, undefined))];
+}
+
+/** Undefined: it is not there; null: it has no amount. */
+function rowOf(
+  id: string,
+  name: string,
+  before: string | null | undefined,
+  after: string | null | undefined,
+): DiffRow {
+  const shown = { id, name, before: before ?? null, after: after ?? null };
+  if (before === null || after === null) return { ...shown, what: 'not priced', change: null };
+  const change = new Decimal(after ?? 0).minus(before ?? 0);
+  const sign = change.isZero() ? 'same' : change.isNegative() ? 'down' : 'up';
+  const what = before === undefined ? 'new' : after === undefined ? 'gone' : sign;
+  return { ...shown, what, change: change.toString() };
+}
+
+function signed(change: Decimal, currency: string): string {
+  return change.isNegative() || change.isZero()
+    ? writeMoney(change, currency)
+    : `+${writeMoney(change, currency)}`;
+}
+
+function diffText(rows: readonly DiffRow[], was: DesignSummary, is: DesignSummary, change: Decimal): string {
+  const { currency } = is;
+  const money = (value: string | null): string => (value === null ? '–' : writeMoney(value, currency));
+  const lines = rows
+    .filter(({ what }) => what !== 'same')
+    .map(({ what, name, before, after, change: by }) => {
+      const difference = by === null ? '' : `  ${signed(new Decimal(by), currency)}`;
+      return `  ${what.padEnd(10)} ${name}  ${money(before)} to ${money(after)}${difference}`;
+    });
+  const same = rows.length - lines.length;
+  return [
+    ...lines,
+    `  ${same} ${same === 1 ? 'line is' : 'lines are'} the same`,
+    `Total  ${money(was.printed)} to ${money(is.printed)}  ${signed(change, currency)} ${currency}/month`,
+    '',
+  ].join('\n');
+}
+
+/** Every way of paying for each line that has several. */
+export async function payCommand(call: Call): Promise<number> {
+  const design = readDesignFile(call.given[0]!);
+  const books = await booksOf(call.all('books'));
+  const month = leaveMonth(call.one('leave'));
+  const wanted = call.one('line');
+  const chosen = allComponents(design).filter(
+    ({ id, name }) => wanted === undefined || id === wanted || name === wanted,
+  );
+  if (chosen.length === 0) throw invalid(`“${design.title}” has no line “${wanted}”.`);
+  const lines = chosen
+    .map((component) => payOne(component, design, books, month))
+    .filter(({ ways }) => wanted !== undefined || ways.length > 1);
+  if (call.form === 'json') sayJson({ currency: design.currency, lines });
+  else say(lines.map((line) => payText(line, design, month)).join(''));
+  return 0;
+}
+
+function leaveMonth(text: string | undefined): number | null {
+  if (text === undefined) return null;
+  if (/^\d{1,2}$/.test(text) && Number(text) >= 1 && Number(text) <= 36) return Number(text);
+  throw invalid('--leave takes a month of the term, from 1 to 36.');
+}
+
+function payOne(component: Component, design: Design, books: BookSet, month: number | null) {
+  const { id, name } = component;
+  const ways = compareTerms(component, design, books).map(({ term, line, saving, breakEven, leaving }) => {
+    const priced = line.status === 'priced' ? line : null;
+    const ended = month === null ? undefined : leaving?.rows.find((row) => row.month === month);
+    return {
+      term,
+      words: describeTerm(term),
+      monthly: priced?.monthly.value.toString() ?? null,
+      upfront: priced?.upfront.toString() ?? null,
+      saving: saving?.toString() ?? null,
+      breakEven: breakEven?.toString() ?? null,
+      leaving: ended
+        ? { month, total: ended.total.value.toString(), onDemand: ended.onDemand.toString() }
+        : null,
+      why: line.status === 'unpriced' ? line.issues.map(sentenceFor) : [],
+    };
+  });
+  return { id, name, ways };
+}
+
+function payText(
+  { name, ways }: ReturnType<typeof payOne>,
+  { currency }: Design,
+  month: number | null,
+): string {
+  const rows = ways.map(({ words, monthly, upfront, saving, breakEven, leaving, why }) => {
+    if (monthly === null) return `  ${words}: ${why.join(' ')}`;
+    const parts = [
+      `${writeMoney(monthly, currency)} a month`,
+      upfront !== null && upfront !== '0' && `${writeMoney(upfront, currency)} upfront`,
+      saving !== null && saving !== '0' && savingText(saving),
+      breakEven !== null && `pays from ${writeShare(breakEven)} of the month on`,
+      leaving &&
+        `ended after ${month} months ${writeMoney(leaving.total, currency)} in all, on demand ${writeMoney(leaving.onDemand, currency)}`,
+    ];
+    return `  ${words}: ${parts.filter(Boolean).join(', ')}`;
+  });
+  return [name, ...rows, ''].join('\n');
+}
+
+function savingText(saving: string): string {
+  return saving.startsWith('-') ? `${writeShare(saving.slice(1))} more` : `saves ${writeShare(saving)}`;
+}

@@ -1,0 +1,32 @@
+/** What `wick --help` says. */
+export const HELP = `wick price DESIGN … --books PATH [--months 36] [--traffic 100] [--explain all|LINE] [--out FILE]
+    prices design files: every line, list, resale, contingency and tax, upfront, the first 12 months; with --explain
+    also how a line (or all of them) adds up; with --traffic a month with so many times the traffic
+wick check DESIGN … --books PATH
+    what a design is warned of: lines without an amount, and the checklist
+wick diff DESIGN DESIGN --books PATH
+    two designs line by line
+wick pay DESIGN --books PATH [--line LINE] [--leave 18]
+    the ways of paying for each line that has several; with --leave what ending after so many months costs
+wick report DESIGN --books PATH --as xlsx|pdf|md|json --out FILE [--variant quotation --until 2026-12-31] [--agreements]
+    writes the design's report
+wick books check FILE …
+    checks price-book files of any size
+wick books diff BEFORE AFTER
+    compares two files; or --book KEY --from 1 --to 2 in the database
+wick books search [WORDS …] [--kind server] [--region CODE] [--book KEY] [--family NAME] [--vcpu 4] [--memory 16]
+    [--gpu 1] [--capability sleeps] [--price-from 10] [--price-to 200] [--limit 50] [--books PATH]
+    finds offers in the books of files, or of the database
+wick books import FILE
+    publishes a price book in the database of DATABASE_URL
+wick demo-files FOLDER
+    writes the demo's price books and designs as files
+
+DESIGN and FILE may be “-” for standard input, --out “-” for standard output. PATH is a file or a folder; --books may
+be given several times. LINE is a component's name or id. Price books: *.json or flat *.csv, packed with gzip or not.
+
+--format text|json|csv   how it is printed (text unless said; --json is short for --format json)
+
+exit codes: 0 done · 2 a file is faulty · 3 priced, but not everything could be priced · 4 not found
+            6 exists already · 7 the database does not answer · 8 over the design's budget · 64 wrong call
+`;
