@@ -14,10 +14,8 @@ import {
 } from '@/operations';
 import { bytesOf, checkBookFile, readBookFile, readBooks } from './files';
 import { memoryContext } from './memory-context';
-import { type Call, WrongCall } from './options';
+import { type Call, type Form, WrongCall } from './options';
 import { say, sayJson } from './print';
-
-export type Form = 'text' | 'json' | 'csv';
 
 const write = say;
 const writeJson = sayJson;

@@ -3,7 +3,8 @@
  * says what is missing; an option that means nothing for a command is refused, not ignored.
  */
 import { parseArgs } from 'node:util';
-import type { Form } from './books-command';
+
+export type Form = 'text' | 'json' | 'csv';
 
 export interface Call {
   readonly given: readonly string[];

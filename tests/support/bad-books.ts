@@ -56,6 +56,141 @@ function book(name: string, change: (file: Loose) => unknown, path: string, mess
 const part = (file: Loose, key: string): Loose => file[key] as Loose;
 const list = (file: Loose, key: string): Loose[] => file[key] as Loose[];
 const tiersOf = (row: { charge: Loose }): Loose[] => row.charge.tiers as Loose[];
+const LEAST = { each: null, count: null, total: null, keptDays: null };
+const COMMITTED = ['S-4', 'running', '12-none'] as const;
+const SPENT = ['S-4', 'running', 'spend-12-none'] as const;
+
+/** What a rate may say elsewhere and what would mean nothing here: refused, not ignored. */
+const NO_MEANING: readonly BadBook[] = (
+  [
+    [
+      'increments on what is held',
+      ['VOL', 'capacity'],
+      { increment: { step: '1', unit: 'second', least: null } },
+      '.increment',
+      /neither/,
+    ],
+    [
+      'increments on what is no event',
+      ['OUT', 'transferred'],
+      { increment: { step: '1', unit: 'KiB', least: null } },
+      '.increment',
+      /neither/,
+    ],
+    [
+      'a size of a run',
+      ['S-4', 'running'],
+      { increment: { step: '1', unit: 'KiB', least: null } },
+      '.increment.unit',
+      /has a time/,
+    ],
+    [
+      'sustained use of what is held',
+      ['VOL', 'capacity'],
+      { sustained: [{ upTo: '1', multiplier: '1' }] },
+      '.sustained',
+      /running time/,
+    ],
+    [
+      'sustained use of what is committed',
+      COMMITTED,
+      { sustained: [{ upTo: '1', multiplier: '1' }] },
+      '.sustained',
+      /do not add up/,
+    ],
+    ['a cap on what is committed', COMMITTED, { monthlyCap: '5' }, '.monthlyCap', /no cap/],
+    [
+      'increments of what is committed',
+      COMMITTED,
+      { increment: { step: '1', unit: 'hour', least: null } },
+      '.increment',
+      /paid every hour/,
+    ],
+    ['a pool of what is committed', COMMITTED, { pool: 'region' }, '.pool', /by component/],
+    [
+      'least hours of what is committed',
+      COMMITTED,
+      { minimums: { ...LEAST, each: '9' } },
+      '.minimums.each',
+      /least number of hours/,
+    ],
+    ['overage on a server', ['S-4', 'running'], { overage: '1.1' }, '.overage', /prepaid credit/],
+    [
+      'an allowance on a stepped fee',
+      ['BACKUP', 'protected'],
+      { allowance: '5' },
+      '.allowance',
+      /no quantity/,
+    ],
+    [
+      'an allowance on a share of spend',
+      ['SUPPORT', 'share'],
+      { allowance: '5' },
+      '.allowance',
+      /no quantity/,
+    ],
+    [
+      'an allowance on committed money',
+      ['SPEND', 'committed', '12-none'],
+      { allowance: '5' },
+      '.allowance',
+      /no allowance/,
+    ],
+    [
+      'kept days of what runs',
+      ['S-4', 'running'],
+      { minimums: { ...LEAST, keptDays: '9' } },
+      '.minimums.keptDays',
+      /not held/,
+    ],
+    ['a size set aside of what runs', ['S-4', 'running'], { basis: 'set-aside' }, '.basis', /not held/],
+    [
+      'a least month of a fee',
+      ['PLAN', 'plan-fee'],
+      { minimums: { ...LEAST, total: '9' } },
+      '.minimums.total',
+      /for each/,
+    ],
+    [
+      'a least size of a share',
+      ['SUPPORT', 'share'],
+      { minimums: { ...LEAST, each: '9' } },
+      '.minimums.each',
+      /no quantity of each/,
+    ],
+    [
+      're-rating committed money',
+      ['SPEND', 'committed', '12-none'],
+      { early: { rule: 're-rate' } },
+      '.early.rule',
+      /fee or rest-due/,
+    ],
+    [
+      'a minimum of what a spend commitment buys',
+      SPENT,
+      { minimums: { ...LEAST, count: '3' } },
+      '.minimums',
+      /no minimum of its own/,
+    ],
+    [
+      'tiers of what a spend commitment buys',
+      SPENT,
+      { charge: { structure: 'graduated', tiers: [{ upTo: null, price: '1' }] } },
+      '.charge.structure',
+      /per unit or by parts/,
+    ],
+    [
+      'capacity units by the second',
+      ['BALANCER', 'units'],
+      { unit: 'unit-second' },
+      '.unit',
+      /per unit-hour/,
+    ],
+  ] as const
+).map(([name, which, more, path, message]) =>
+  rate(name, which, (row) => void Object.assign(row, more), path, message),
+);
+
 const RUNNING = ['S-4', 'running'] as const;
 const OUT = ['OUT', 'transferred'] as const;
 const BACKUP = ['BACKUP', 'protected'] as const;
@@ -358,6 +493,31 @@ export const BAD_BOOKS: readonly BadBook[] = [
     (row) => void (row.monthlyCap = '5'),
     '.monthlyCap',
     /price for time/,
+  ),
+  ...NO_MEANING,
+  book(
+    'a month of no hours',
+    (file) => void (part(file, 'book').monthHours = '0'),
+    'book.monthHours',
+    /between 672 and 744/,
+  ),
+  book(
+    'a day that the calendar has not',
+    (file) => void (part(file, 'revision').effective = '2026-02-30'),
+    'revision.effective',
+    /calendar/,
+  ),
+  book(
+    'a name of two lines',
+    (file) => void (part(file, 'book').title = 'Two\nlines'),
+    'book.title',
+    /one line/,
+  ),
+  book(
+    'a field that stands twice',
+    (file) => written(file).replace('"allowance": null', '"allowance": "5", "allowance": null'),
+    'rates[0]',
+    /“allowance” stands twice/,
   ),
   book(
     'two rates for one key',

@@ -2,8 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { bookFrom, smallBookFile, smallBooks } from '@tests/support/books';
 import { anyDesign, designOf, serverOf, transferOf, volumeOf } from '@tests/support/designs';
-import type { Decimal } from '../base';
-import { addAll, decimal } from '../base';
+import { addAll, decimal, type Decimal, Decimal as Decimals } from '../base';
 import type { Component, Design } from '../design';
 import { wickOfDesign } from '../range';
 import { evaluate } from '../trace';
@@ -51,14 +50,22 @@ describe('properties of pricing', () => {
     );
   });
 
-  it('the wick contains the likely amount', () => {
+  it('the wick reaches from the least to the most of the three cases, each priced by itself', () => {
+    let ranges = 0;
     fc.assert(
       fc.property(anyDesign, (design) => {
         const { low, likely, high } = wickOfDesign(priceCases(design, books));
-        expect(low.lessThanOrEqualTo(likely) && likely.lessThanOrEqualTo(high)).toBe(true);
+        const alone = CASES.map(
+          (which) => priceDesign(structuredClone(design), smallBooks(), which).monthly.value,
+        );
+        expect(likely.equals(alone[1]!)).toBe(true);
+        expect(low.equals(Decimals.min(...alone))).toBe(true);
+        expect(high.equals(Decimals.max(...alone))).toBe(true);
+        if (!low.equals(high)) ranges += 1;
       }),
       runs,
     );
+    expect(ranges).toBeGreaterThan(10);
   });
 
   it('printed rows add up to their section and sections to the total, to the cent', () => {
@@ -197,7 +204,7 @@ describe('properties of pricing', () => {
     );
   });
 
-  it('the fast cost used for ranking equals the traced amount of one server', () => {
+  it('the fast cost used for ranking equals the traced amount of all units', () => {
     const book = bookFrom(smallBookFile());
     const terms = fc.constantFrom(
       'on-demand' as const,
@@ -207,22 +214,31 @@ describe('properties of pricing', () => {
       '36-part' as const,
     );
     fc.assert(
-      fc.property(terms, fc.integer({ min: 0, max: 730 }), (term, hours) => {
-        const component = serverOf('x', {
-          term,
-          running: { pattern: 'hours', hoursPerMonth: { likely: String(hours) } },
-        });
-        const line = priceAlone(component, designOf([]), books);
-        const fast = unitMonthlyCost(
-          book,
-          book.offer('A-4')!,
-          'severn',
-          term,
-          decimal(hours),
-          decimal('730'),
-        );
-        expect(line.status === 'priced' && line.monthly.value.toString()).toBe(fast.cost?.toString());
-      }),
+      fc.property(
+        terms,
+        fc.integer({ min: 0, max: 730 }),
+        fc.integer({ min: 0, max: 9 }),
+        (term, hours, count) => {
+          const component = serverOf('x', {
+            term,
+            count: { likely: String(count) },
+            running: { pattern: 'hours', hoursPerMonth: { likely: String(hours) } },
+          });
+          const line = priceAlone(component, designOf([]), books);
+          const fast = unitMonthlyCost(
+            book,
+            book.offer('A-4')!,
+            'severn',
+            term,
+            decimal(hours),
+            decimal('730'),
+            false,
+            decimal(count),
+          );
+          expect(fast.simple).toBe(true);
+          expect(line.status === 'priced' && line.monthly.value.toString()).toBe(fast.cost?.toString());
+        },
+      ),
       runs,
     );
   });

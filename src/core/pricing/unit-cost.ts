@@ -42,7 +42,10 @@ export function unitMonthlyCost(
   const rates = book.ratesOf(offer.sku, region);
   const rate = rates.find((each) => each.meter === 'running' && each.term === term);
   if (!rate) return { simple: true, cost: null };
-  if (!isSimple(rate, inRuns) || rates.some(addsToMonth)) return { simple: false, cost: null };
+  // The least number of units counts what is committed and what is on demand together.
+  const onDemand = rates.find((each) => each.meter === 'running' && each.term === 'on-demand');
+  const simple = isSimple(rate, inRuns) && !onDemand?.minimums && !rates.some(addsToMonth);
+  if (!simple) return { simple: false, cost: null };
   const price = firstUnitPrice(rate.charge)!;
   const factor = conversionFactor('hour', rate.unit);
   if (!factor.ok) return { simple: false, cost: null };

@@ -1,14 +1,25 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { componentOf } from '@tests/support/designs';
+import { bookFrom } from '@tests/support/books';
+import { wideBookFile } from '@tests/support/wide-book';
 import { anyWideDesign, tied, WIDE_BOOKS } from '@tests/support/wide-designs';
 import { addAll, decimal, type Decimal } from '../base';
 import type { Component, Design } from '../design';
 import { evaluate } from '../trace';
 import { CASES } from '../usage';
-import { priceCases, type PricedComponent, type PricedDesign, priceDesign, reusableLines } from './index';
+import {
+  bookSet,
+  priceCases,
+  type PricedComponent,
+  type PricedDesign,
+  priceDesign,
+  reusableLines,
+} from './index';
 
 const runs = { numRuns: 200 };
+const wide = bookFrom(wideBookFile());
+const coldBooks = () => bookSet([{ ...wide }]);
 /** Why some of them have no amount, on purpose. */
 const EXPECTED: readonly string[] = [];
 const HAIR = decimal('0.00000000000000000001');
@@ -81,8 +92,12 @@ describe('random designs of every kind and structure', () => {
     fc.assert(
       fc.property(maybeTied, (design) => {
         const together = priceCases(design, WIDE_BOOKS);
-        for (const which of CASES)
-          expect(amountsOf(together[which])).toEqual(amountsOf(price(design, which)));
+        // The oracle has objects of its own, so that it shares nothing that was kept.
+        const own = structuredClone(design);
+        for (const which of CASES) {
+          const alone = priceDesign(own, coldBooks(), which);
+          expect(amountsOf(together[which])).toEqual(amountsOf(alone));
+        }
       }),
       runs,
     );
@@ -233,12 +248,41 @@ describe('commitments', () => {
         priced.slice(0, 2).forEach((line, at) => {
           expect(line.monthly.value.minus(plain[at]!.monthly.value).lessThanOrEqualTo(HAIR)).toBe(true);
         });
+        // All that is committed is paid, and what it does not buy is on demand: worked out by whole hours.
         const total = addAll(priced.map((line) => line.monthly.value));
-        expect(total.plus(HAIR).greaterThanOrEqualTo(perHour.times(730))).toBe(true);
+        const onDemand = addAll(plain.map((line) => line.monthly.value));
+        const hours = [first, second].map((run) => decimal(run));
+        const bought = boughtBySpend(perHour, [
+          { hours: hours[0]!, units: decimal(count), committed: '0.07', onDemand: '0.1' },
+          { hours: hours[1]!, units: decimal(1), committed: '0.15', onDemand: '0.2' },
+        ]);
+        expect(near(total, onDemand.plus(perHour.times(730)).minus(bought))).toBe(true);
       }),
     );
   });
 });
+
+/** On-demand money that the commitment saves: both run in the first hours, then only the longer one, then none. */
+function boughtBySpend(
+  perHour: Decimal,
+  rows: readonly { hours: Decimal; units: Decimal; committed: string; onDemand: string }[],
+): Decimal {
+  const ends = rows.map((row) => row.hours).sort((a, b) => a.comparedTo(b));
+  let from = decimal(0);
+  let saved = decimal(0);
+  for (const end of ends) {
+    let money = perHour;
+    for (const row of rows) {
+      if (row.hours.lessThan(end)) continue;
+      const wanted = row.units.times(row.committed);
+      const spent = wanted.lessThan(money) ? wanted : money;
+      money = money.minus(spent);
+      saved = saved.plus(spent.dividedBy(row.committed).times(row.onDemand).times(end.minus(from)));
+    }
+    from = end;
+  }
+  return saved;
+}
 
 function transfer(id: string, amount: string, region: string): Component {
   return componentOf({

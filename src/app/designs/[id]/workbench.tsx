@@ -243,13 +243,7 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
           />
         </Margin>
       </div>
-      <Tally
-        pricing={pricing}
-        design={design}
-        shelf={shelf}
-        client={client}
-        onOpen={() => setSubject(WHOLE_DESIGN)}
-      />
+      <Tally {...{ pricing, design, shelf, client }} onOpen={() => setSubject(WHOLE_DESIGN)} />
       {picker && (
         <OpenPicker
           picker={picker}

@@ -1,0 +1,309 @@
+/**
+ * The same question in other words gives the same answer: other orders, other names, other ways of entering the same
+ * week, lines of n as n lines of one, caches warm or cold. Every run gets objects of its own, so that nothing is shared.
+ */
+import { describe, expect, it } from 'vitest';
+import { decimal, type Decimal } from '@/core/base';
+import { allComponents, type Component, type Design } from '@/core/design';
+import { priceCases, type PricedDesign, priceDesign, reusableLines, unitMonthlyCost } from '@/core/pricing';
+import { CASES, type Running } from '@/core/usage';
+import { booksOf } from './agree';
+import { Dice } from './dice';
+import { mixed, type Mixed } from './mixed-design';
+
+const DESIGNS = Array.from({ length: 250 }, (_, at) => 50_000 + at);
+const fresh = ({ design, books }: Mixed) => ({
+  design: structuredClone(design),
+  books: booksOf(structuredClone(books)),
+});
+
+function amounts(priced: PricedDesign): Record<string, string> {
+  return Object.fromEntries(
+    priced.sections.flatMap(({ lines }) =>
+      lines.map((line) => [
+        line.id,
+        line.status === 'priced'
+          ? [line.monthly.value, line.list.value, line.resale.value, line.upfront, line.recurring]
+              .map(short)
+              .join(' ')
+          : line.issues.map((each) => each.code).join(' '),
+      ]),
+    ),
+  );
+}
+
+const short = (value: Decimal): string =>
+  value.abs().lessThan('1e-20') ? '0' : value.toSignificantDigits(22).toString();
+
+function priceAnew(
+  mix: Mixed,
+  change: (design: Design) => Design = (design) => design,
+): Record<string, string> {
+  const { design, books } = fresh(mix);
+  return amounts(priceDesign(change(design), books, 'likely'));
+}
+
+function shuffled<T>(rows: readonly T[], dice: Dice): T[] {
+  const left = [...rows];
+  const out: T[] = [];
+  while (left.length > 0) out.push(...left.splice(dice.number(0, left.length - 1), 1));
+  return out;
+}
+
+const mapAll = (design: Design, change: (component: Component) => Component): Design => ({
+  ...design,
+  sections: design.sections.map((section) => ({ ...section, components: section.components.map(change) })),
+});
+
+describe('the same design', () => {
+  it('costs the same in any order of sections, lines, books, rates and agreements of equal rank', () => {
+    for (const seed of DESIGNS) {
+      const drawn = mixed(seed);
+      const dice = new Dice(seed);
+      const turned = (design: Design): Design => ({
+        ...design,
+        books: shuffled(design.books, dice),
+        sections: shuffled(design.sections, dice).map((section) => ({
+          ...section,
+          components: shuffled(section.components, dice),
+        })),
+      });
+      const books = drawn.books.map((book) => ({ ...book, rates: shuffled(book.rates, dice) }));
+      expect(priceAnew({ ...drawn, books }, turned), `seed ${seed}`).toEqual(priceAnew(drawn));
+    }
+  });
+
+  it('costs the same under other names', () => {
+    for (const seed of DESIGNS.slice(0, 80)) {
+      const renamed = (design: Design): Design =>
+        mapAll(design, (each) => ({ ...each, name: `${each.name} again` }));
+      expect(priceAnew(mixed(seed), renamed), `seed ${seed}`).toEqual(priceAnew(mixed(seed)));
+    }
+  });
+
+  it('costs in three equal cases what the likely one costs', () => {
+    for (const seed of DESIGNS.slice(0, 120)) {
+      const flat = JSON.parse(
+        JSON.stringify(mixed(seed).design, (key, value: unknown) =>
+          key === 'lean' || key === 'heavy' ? undefined : value,
+        ),
+      ) as Design;
+      const spot = allComponents(flat).some(({ term }) => term === 'interruptible');
+      if (spot) continue;
+      const { books } = fresh(mixed(seed));
+      const cases = priceCases(flat, books);
+      for (const which of CASES) expect(amounts(cases[which]), `seed ${seed}`).toEqual(amounts(cases.likely));
+    }
+  });
+
+  it('costs the same whatever was asked before, and in whichever order', () => {
+    for (const seed of DESIGNS.slice(0, 100)) {
+      const drawn = mixed(seed);
+      const { design, books } = fresh(drawn);
+      const dice = new Dice(seed);
+      // Warm everything with other questions about the same books and components: other counts, months, cases, terms.
+      for (const component of shuffled(allComponents(design), dice)) {
+        for (const count of ['7', '1', '3']) {
+          const other = mapAll(design, (each) =>
+            each === component ? { ...each, count: { likely: count } } : each,
+          );
+          priceDesign(other, books, dice.one(...CASES), new Map(), { month: dice.number(0, 9), date: null });
+        }
+        priceDesign(
+          mapAll(design, (each) => ({ ...each, term: 'on-demand' })),
+          books,
+          'likely',
+        );
+      }
+      expect(amounts(priceDesign(design, books, 'likely')), `seed ${seed}`).toEqual(priceAnew(drawn));
+    }
+  });
+
+  it('costs the same after a change, whether all of it is priced anew or only what changed', () => {
+    let kept = 0;
+    for (const seed of DESIGNS) {
+      const drawn = mixed(seed);
+      const { design, books } = fresh(drawn);
+      const [changed] = allComponents(design);
+      const after = mapAll(design, (each) => (each === changed ? { ...each, count: { likely: '3' } } : each));
+      const known = reusableLines(priceCases(design, books), (id) => id !== changed!.id, after);
+      kept += known.likely.size;
+      const reused = priceCases(after, books, known);
+      const { books: cold } = fresh(drawn);
+      for (const which of CASES) {
+        const anew = priceDesign(structuredClone(after), cold, which);
+        expect(amounts(reused[which]), `seed ${seed}, ${which}`).toEqual(amounts(anew));
+      }
+    }
+    // The fast way was taken.
+    expect(kept).toBeGreaterThan(30);
+  });
+});
+
+describe('the fast cost that candidates are ranked by', () => {
+  it('is what the engine says, at any count, where it says anything', () => {
+    let fastWays = 0;
+    for (const seed of DESIGNS) {
+      const drawn = mixed(seed);
+      const { books } = fresh(drawn);
+      const book = books.get('first', 1)!;
+      const dice = new Dice(seed);
+      const count = dice.number(1, 9);
+      const hours = dice.number(0, 700);
+      const term = dice.one('on-demand' as const, '12-none' as const, '12-all' as const);
+      for (const sku of ['S-2', 'S-4', 'S-8']) {
+        const offer = book.offer(sku)!;
+        const fast = unitMonthlyCost(
+          book,
+          offer,
+          'severn',
+          term,
+          decimal(hours),
+          decimal(730),
+          false,
+          decimal(count),
+        );
+        if (!fast.simple || !fast.cost) continue;
+        fastWays += 1;
+        const component: Component = {
+          id: 'x',
+          name: 'x',
+          kind: 'server',
+          count: { likely: String(count) },
+          place: { book: 'first', region: 'severn' },
+          choice: { by: 'sku', sku },
+          running: { pattern: 'hours', hoursPerMonth: { likely: String(hours) } },
+          usage: {},
+          term,
+        };
+        const design: Design = {
+          ...drawn.design,
+          currency: 'USD',
+          agreements: [],
+          assumptions: { month: { hours: '730' }, countAllowances: true, exchange: [] },
+          sections: [{ id: 's', name: 'S', components: [component] }],
+        };
+        const line = priceDesign(design, fresh(drawn).books, 'likely').sections[0]!.lines[0]!;
+        expect(line.status === 'priced' && short(line.monthly.value), `seed ${seed} ${sku}`).toBe(
+          short(fast.cost),
+        );
+      }
+    }
+    expect(fastWays).toBeGreaterThan(60);
+  });
+});
+
+describe('the same week', () => {
+  const week = (days: number, from: number, to: number): string[] =>
+    Array.from({ length: 7 }, (_, day) =>
+      day < days ? '.'.repeat(from) + '#'.repeat(to - from) + '.'.repeat(24 - to) : '.'.repeat(24),
+    );
+  const one = (likely: string) => ({ likely });
+  const ways: readonly (readonly Running[])[] = [
+    [
+      { pattern: 'weekdays', hoursPerDay: one('8'), daysPerWeek: one('5') },
+      { pattern: 'week', days: week(5, 8, 16) },
+      {
+        pattern: 'peaks',
+        baseline: one('0'),
+        peak: one('1'),
+        days: [0, 1, 2, 3, 4],
+        from: 8,
+        hours: one('8'),
+      },
+    ],
+    [
+      { pattern: 'weekdays', hoursPerDay: one('24'), daysPerWeek: one('5') },
+      { pattern: 'week', days: week(5, 0, 24) },
+      {
+        pattern: 'peaks',
+        baseline: one('0'),
+        peak: one('1'),
+        days: [0, 1, 2, 3, 4],
+        from: 0,
+        hours: one('24'),
+      },
+    ],
+    [
+      { pattern: 'always' },
+      { pattern: 'week', days: week(7, 0, 24) },
+      { pattern: 'weekdays', hoursPerDay: one('24'), daysPerWeek: one('7') },
+      { pattern: 'peaks', baseline: one('1'), peak: one('1'), days: [], from: 0, hours: one('0') },
+      { pattern: 'hours', hoursPerMonth: one('730') },
+      { pattern: 'asleep', share: one('0') },
+    ],
+  ];
+
+  it('costs the same, however it is entered', () => {
+    let checked = 0;
+    for (const seed of DESIGNS) {
+      const drawn = mixed(seed);
+      const flat: Mixed = {
+        ...drawn,
+        design: {
+          ...drawn.design,
+          assumptions: {
+            month: { hours: '730' },
+            countAllowances: true,
+            exchange: [{ from: 'USD', to: 'EUR', rate: '0.92', date: '2026-11-01' }],
+          },
+        },
+      };
+      const servers = allComponents(flat.design).filter(
+        ({ kind, term }) => kind === 'server' && term !== 'interruptible',
+      );
+      if (servers.length === 0) continue;
+      for (const same of ways) {
+        const priced = same.map((running) =>
+          priceAnew(flat, (design) =>
+            // What is committed is stated: by itself it would follow the pattern.
+            mapAll(design, (each) =>
+              each.kind === 'server' ? { ...each, running, committed: one('1') } : each,
+            ),
+          ),
+        );
+        for (const other of priced.slice(1)) expect(other, `seed ${seed}`).toEqual(priced[0]);
+        checked += 1;
+      }
+    }
+    expect(checked).toBeGreaterThan(200);
+  });
+});
+
+describe('a line of n', () => {
+  it('costs what n lines of one cost, where nothing counts by line', () => {
+    let checked = 0;
+    for (const seed of DESIGNS) {
+      const drawn = mixed(seed);
+      const book = drawn.books[0]!;
+      const plain = book.rates.filter(
+        ({ sku, meter, minimums, pool, allowance, charge, term }) =>
+          sku === 'S-4' &&
+          meter === 'running' &&
+          term === 'on-demand' &&
+          !minimums &&
+          (pool !== 'component' || (allowance === null && charge.structure === 'per-unit')),
+      );
+      if (plain.length !== 2) continue;
+      checked += 1;
+      const component: Component = {
+        id: 'all',
+        name: 'x',
+        kind: 'server',
+        count: { likely: '3' },
+        place: { book: 'first', region: 'elbe' },
+        choice: { by: 'sku', sku: 'S-4' },
+        running: { pattern: 'weekdays', hoursPerDay: { likely: '9.5' }, daysPerWeek: { likely: '4.5' } },
+        usage: {},
+        term: 'on-demand',
+      };
+      const priceOf = (components: readonly Component[]): Decimal => {
+        const design = { ...drawn.design, agreements: [], sections: [{ id: 's', name: 'S', components }] };
+        return priceDesign(design, fresh(drawn).books, 'likely').monthly.value;
+      };
+      const split = ['a', 'b', 'c'].map((id) => ({ ...component, id, count: { likely: '1' } }));
+      expect(short(priceOf(split)), `seed ${seed}`).toBe(short(priceOf([component])));
+    }
+    expect(checked).toBeGreaterThan(40);
+  });
+});

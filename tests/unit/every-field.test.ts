@@ -1,0 +1,107 @@
+/**
+ * Nothing that a file can say is quietly without effect: every field of a design and of a price book is read by the
+ * calculation, or is a note for people. A new field fails here until somebody says which.
+ */
+import fs from 'node:fs';
+import path from 'node:path';
+import { describe, expect, it } from 'vitest';
+import { z } from 'zod';
+import { designFileSchema } from '@/formats';
+import { priceBookSchema } from '@/formats/price-book-schema';
+
+/** Read by people, searches, comparisons or other screens; no amount follows from it. */
+const NOTES: Readonly<Record<'design' | 'book', readonly string[]>> = {
+  design: [
+    'format',
+    'version',
+    'priced',
+    'design.title',
+    'design.description',
+    // Answers of the checklist.
+    'design.answers',
+    'design.answers.check',
+    'design.answers.subject',
+    'design.answers.reason',
+    // How far ahead is looked, and what is aimed at.
+    'design.assumptions.horizon',
+    'design.assumptions.budget',
+    'design.sections.name',
+    'design.sections.id',
+    'design.sections.components.zones',
+    'design.sections.components.mayBeStopped',
+    'design.sections.components.guesses',
+  ],
+  book: [
+    'format',
+    'version',
+    'book.title',
+    'book.provider',
+    // What designs find it by.
+    'revision.number',
+    'revision.effective',
+    'revision.source',
+    'regions.name',
+    'regions.country',
+    'regions.latitude',
+    'regions.longitude',
+    'regions.carbon',
+    'regions.bands',
+    'offers.name',
+    'offers.processor',
+    'offers.retires',
+    'offers.replacedBy',
+    'offers.note',
+    'offers.service',
+    'rates.charge.dimensions.label',
+  ],
+};
+
+type Node = {
+  readonly properties?: Readonly<Record<string, Node>>;
+  readonly items?: Node;
+  readonly anyOf?: readonly Node[];
+  readonly oneOf?: readonly Node[];
+  readonly additionalProperties?: Node | boolean;
+};
+
+function fieldsOf(node: Node, at = ''): string[] {
+  const inner = [...(node.anyOf ?? []), ...(node.oneOf ?? []), ...(node.items ? [node.items] : [])];
+  const free = typeof node.additionalProperties === 'object' ? fieldsOf(node.additionalProperties, at) : [];
+  const own = Object.entries(node.properties ?? {}).flatMap(([name, child]) => {
+    const here = at ? `${at}.${name}` : name;
+    return [here, ...fieldsOf(child, here)];
+  });
+  return [...new Set([...own, ...free, ...inner.flatMap((each) => fieldsOf(each, at))])];
+}
+
+const FOLDERS = ['pricing', 'usage', 'rates', 'terms', 'sizing', 'time', 'books'];
+const source = FOLDERS.map((folder) => {
+  const full = path.resolve('src/core', folder);
+  return fs
+    .readdirSync(full)
+    .filter((name) => name.endsWith('.ts') && !name.endsWith('.test.ts'))
+    .map((name) => fs.readFileSync(path.join(full, name), 'utf8'))
+    .join('\n');
+}).join('\n');
+
+/** The calculation reads a field of this name: as a property, or taken out of its object. */
+function isRead(field: string): boolean {
+  const name = field.split('.').at(-1)!;
+  return new RegExp(`\\.${name}\\b|[{,]\\s*${name}\\s*[,:}=]`).test(source);
+}
+
+describe('every field that a file can carry', () => {
+  it.each([
+    ['design', fieldsOf(z.toJSONSchema(designFileSchema, { unrepresentable: 'any' }) as Node)],
+    ['book', fieldsOf(z.toJSONSchema(priceBookSchema) as Node)],
+  ] as const)('of a %s is used by the calculation or marked as a note', (kind, fields) => {
+    expect(fields.length).toBeGreaterThan(60);
+    const notes = new Set(NOTES[kind]);
+    expect(
+      [...notes].filter((note) => !fields.includes(note)),
+      'notes that no file has',
+    ).toEqual([]);
+    const neither = fields.filter((field) => !notes.has(field) && !isRead(field));
+    expect(neither, 'neither used nor a note').toEqual([]);
+  });
+});
