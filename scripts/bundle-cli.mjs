@@ -8,12 +8,22 @@ import path from 'node:path';
 const FOLDER = 'node_modules/.wick-cli';
 const PROGRAM = path.join(FOLDER, 'wick.mjs');
 /** Loaded from their own folders, and only by the commands that need them. */
-const APART = ['pg', 'pg-copy-streams', 'kysely', 'exceljs', '@react-pdf/renderer', 'react', 'react/jsx-runtime'];
+const APART = [
+  'pg',
+  'pg-copy-streams',
+  'kysely',
+  'exceljs',
+  '@react-pdf/renderer',
+  'react',
+  'react/jsx-runtime',
+];
 
 function newest(entry) {
   const state = fs.statSync(entry);
   if (!state.isDirectory()) return /\.(ts|tsx|mjs)$/.test(entry) ? state.mtimeMs : 0;
-  return fs.readdirSync(entry).reduce((late, name) => Math.max(late, newest(path.join(entry, name))), state.mtimeMs);
+  return fs
+    .readdirSync(entry)
+    .reduce((late, name) => Math.max(late, newest(path.join(entry, name))), state.mtimeMs);
 }
 
 function isFresh() {
@@ -40,7 +50,9 @@ export async function ensureCli() {
     minify: true,
     logLevel: 'error',
     // Packages of the older kind ask for parts of Node in their own way.
-    banner: { js: "import { createRequire as madeRequire } from 'node:module'; const require = madeRequire(import.meta.url);" },
+    banner: {
+      js: "import { createRequire as madeRequire } from 'node:module'; const require = madeRequire(import.meta.url);",
+    },
   });
   return PROGRAM;
 }

@@ -167,8 +167,8 @@ export const MEETING: readonly Chapter[] = [
     rule: 'The quantity is everybody’s, the price is each one’s own.',
     examples: [
       {
-        says: 'Two kinds of queue are counted together; this one pays its own 0.50 a million for its own million.',
-        expect: '0.5',
+        says: 'Two kinds of queue are counted together; this one pays its own 0.90 a million for its own million.',
+        expect: '0.9',
         figure: monthOf(
           part('queue', 'QUEUE-2', { use: { requests: ['1', 'million requests'] } }),
           part('queue', 'QUEUE', { use: { requests: ['3', 'million requests'] } }),

@@ -1,5 +1,6 @@
 /** Designs in PostgreSQL: the document as it is now, and the log of edits that led there. */
 import { type Kysely, sql } from 'kysely';
+import { CALCULATION } from '@/core/pricing';
 import type { DesignListing, DesignStore, LockedDesign, LoggedBatch, StoredDesign } from '@/operations';
 import type { Database } from './schema';
 
@@ -67,6 +68,11 @@ export function designRepository(db: Kysely<Database>): DesignStore {
           monthly_low: totals.low,
           monthly_high: totals.high,
           unpriced: totals.unpriced,
+          totals_calculation: CALCULATION,
+          monthly_before: sql`case
+            when totals_revision is distinct from ${revision} then null
+            when totals_calculation < ${CALCULATION} and monthly <> ${totals.monthly}::numeric then monthly
+            else monthly_before end`,
         })
         .where('workspace_id', '=', workspace)
         .where('id', '=', id)
@@ -82,6 +88,7 @@ function live(db: Kysely<Database>, workspace: string, id: string) {
   return db
     .selectFrom('design')
     .select(['id', 'revision', 'document', 'updated_at'])
+    .select(['totals_revision', 'totals_calculation', 'monthly', 'monthly_before'])
     .where('workspace_id', '=', workspace)
     .where('id', '=', id)
     .where('deleted_at', 'is', null);
@@ -92,12 +99,19 @@ function stored(row: {
   revision: number;
   document: StoredDesign['design'];
   updated_at: Date;
+  totals_revision: number | null;
+  totals_calculation: number;
+  monthly: string | null;
+  monthly_before: string | null;
 }): StoredDesign {
+  const isKept = row.totals_revision === row.revision && row.monthly !== null;
   return {
     id: row.id,
     revision: row.revision,
     design: row.document,
     updatedAt: row.updated_at.toISOString(),
+    isOfOldCalculation: isKept && row.totals_calculation < CALCULATION,
+    monthlyBefore: isKept ? row.monthly_before : null,
   };
 }
 
@@ -165,6 +179,7 @@ async function list(db: Kysely<Database>, workspace: string): Promise<DesignList
       'monthly_low',
       'monthly_high',
       'unpriced',
+      'totals_calculation',
     ])
     .select([
       sql<string>`document->>'title'`.as('title'),
@@ -187,7 +202,7 @@ async function list(db: Kysely<Database>, workspace: string): Promise<DesignList
     components: row.components,
     updatedAt: row.updated_at.toISOString(),
     totals:
-      row.totals_revision === row.revision && row.monthly !== null
+      row.totals_revision === row.revision && row.totals_calculation === CALCULATION && row.monthly !== null
         ? {
             monthly: row.monthly,
             low: row.monthly_low!,

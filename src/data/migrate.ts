@@ -4,6 +4,7 @@ import * as firstTables from './migrations/m001-first-tables';
 import * as largeBooks from './migrations/m002-large-books';
 import * as coveringIndexes from './migrations/m003-covering-indexes';
 import * as handingOver from './migrations/m004-handing-over';
+import * as calculation from './migrations/m005-calculation';
 import type { Database } from './schema';
 
 const MIGRATIONS: Readonly<Record<string, Migration>> = {
@@ -11,6 +12,7 @@ const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '002-large-books': largeBooks,
   '003-covering-indexes': coveringIndexes,
   '004-handing-over': handingOver,
+  '005-calculation': calculation,
 };
 
 export async function migrate(db: Kysely<Database>): Promise<void> {

@@ -114,6 +114,9 @@ export interface Database {
     monthly_low: Numeric | null;
     monthly_high: Numeric | null;
     unpriced: number | null;
+    totals_calculation: Generated<number>;
+    /** By the calculation before, where it came to another amount and nobody has edited since. */
+    monthly_before: Numeric | null;
   };
   design_edit: {
     design_id: string;

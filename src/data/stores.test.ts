@@ -8,7 +8,8 @@ import { keptContract } from '@tests/support/kept-contract';
 import { linkContract } from '@tests/support/link-contract';
 import { HERE, storeContract, testContext } from '@tests/support/store-contract';
 import { uploadOf } from '@tests/support/upload';
-import { importBook } from '@/operations';
+import { designOf, serverOf } from '@tests/support/designs';
+import { editDesign, importBook, listDesigns, openDesign, storeDesign } from '@/operations';
 import { type Database, migrate, repositories } from './index';
 
 const open: Kysely<Database>[] = [];
@@ -55,6 +56,22 @@ describe('the database itself', () => {
     await importBook(testContext(stores), uploadOf(smallBookFile()));
     const insert = sql`insert into book_rate select revision_id, 'A-2', 'elbe', meter, term, unit, charge, upfront, allowance, pool, rest from book_rate where sku = 'A-2'`;
     await expect(insert.execute(db)).rejects.toThrow(/published revision never changes/);
+  });
+
+  it('works amounts of an older calculation out anew, and says what they were until somebody edits', async () => {
+    const { db, ...stores } = await freshStores();
+    const context = testContext(stores);
+    await importBook(context, uploadOf(smallBookFile()));
+    const server = serverOf('a', { place: { book: 'small', region: 'severn' } });
+    const pins = [{ book: 'small', revision: 3 }];
+    const id = await storeDesign(context, designOf([server], { books: pins }));
+    expect(await openDesign(context, id)).toMatchObject({ monthlyBefore: null });
+    await sql`update design set totals_calculation = 1, monthly = 70.5`.execute(db);
+    expect(await openDesign(context, id)).toMatchObject({ monthlyBefore: '70.5' });
+    expect((await listDesigns(context))[0]?.totals?.monthly).toBe('73');
+    const edits = [{ edit: 'set-design', field: 'title', value: 'Another' }] as const;
+    await editDesign(context, id, { baseRevision: 0, batch: context.newId(), edits });
+    expect(await openDesign(context, id)).toMatchObject({ monthlyBefore: null });
   });
 
   it('keeps prices to the last digit', async () => {

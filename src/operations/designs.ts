@@ -27,7 +27,10 @@ export async function openDesign(context: Context, id: string): Promise<StoredDe
   requireRole(context.actor, 'viewer');
   const stored = await context.designs.find(context.actor.workspace, id);
   if (!stored) throw notFound('design');
-  return stored;
+  if (!stored.isOfOldCalculation) return stored;
+  // Worked out anew before it is shown, so that what changed can be told.
+  await refreshTotals(context, id);
+  return (await context.designs.find(context.actor.workspace, id)) ?? stored;
 }
 
 /** An empty design pinned to the newest revision of every book there is. */

@@ -22,6 +22,10 @@ export interface StoredDesign {
   readonly revision: number;
   readonly design: Design;
   readonly updatedAt: string;
+  /** Its kept totals are of an older calculation. */
+  readonly isOfOldCalculation?: boolean;
+  /** The month by the calculation before, where it was another and nobody has edited since. */
+  readonly monthlyBefore?: string | null;
 }
 
 export interface DesignListing {

@@ -5,55 +5,11 @@
 import { describe, expect, it } from 'vitest';
 import { decimal, type Decimal } from '@/core/base';
 import { allComponents, type Component, type Design } from '@/core/design';
-import { priceCases, type PricedDesign, priceDesign, reusableLines, unitMonthlyCost } from '@/core/pricing';
-import { CASES, type Running } from '@/core/usage';
-import { booksOf } from './agree';
+import { priceCases, priceDesign, reusableLines, unitMonthlyCost } from '@/core/pricing';
+import { CASES } from '@/core/usage';
+import { amounts, DESIGNS, fresh, mapAll, priceAnew, short, shuffled } from './anew';
 import { Dice } from './dice';
-import { mixed, type Mixed } from './mixed-design';
-
-const DESIGNS = Array.from({ length: 250 }, (_, at) => 50_000 + at);
-const fresh = ({ design, books }: Mixed) => ({
-  design: structuredClone(design),
-  books: booksOf(structuredClone(books)),
-});
-
-function amounts(priced: PricedDesign): Record<string, string> {
-  return Object.fromEntries(
-    priced.sections.flatMap(({ lines }) =>
-      lines.map((line) => [
-        line.id,
-        line.status === 'priced'
-          ? [line.monthly.value, line.list.value, line.resale.value, line.upfront, line.recurring]
-              .map(short)
-              .join(' ')
-          : line.issues.map((each) => each.code).join(' '),
-      ]),
-    ),
-  );
-}
-
-const short = (value: Decimal): string =>
-  value.abs().lessThan('1e-20') ? '0' : value.toSignificantDigits(22).toString();
-
-function priceAnew(
-  mix: Mixed,
-  change: (design: Design) => Design = (design) => design,
-): Record<string, string> {
-  const { design, books } = fresh(mix);
-  return amounts(priceDesign(change(design), books, 'likely'));
-}
-
-function shuffled<T>(rows: readonly T[], dice: Dice): T[] {
-  const left = [...rows];
-  const out: T[] = [];
-  while (left.length > 0) out.push(...left.splice(dice.number(0, left.length - 1), 1));
-  return out;
-}
-
-const mapAll = (design: Design, change: (component: Component) => Component): Design => ({
-  ...design,
-  sections: design.sections.map((section) => ({ ...section, components: section.components.map(change) })),
-});
+import { mixed } from './mixed-design';
 
 describe('the same design', () => {
   it('costs the same in any order of sections, lines, books, rates and agreements of equal rank', () => {
@@ -190,83 +146,6 @@ describe('the fast cost that candidates are ranked by', () => {
       }
     }
     expect(fastWays).toBeGreaterThan(60);
-  });
-});
-
-describe('the same week', () => {
-  const week = (days: number, from: number, to: number): string[] =>
-    Array.from({ length: 7 }, (_, day) =>
-      day < days ? '.'.repeat(from) + '#'.repeat(to - from) + '.'.repeat(24 - to) : '.'.repeat(24),
-    );
-  const one = (likely: string) => ({ likely });
-  const ways: readonly (readonly Running[])[] = [
-    [
-      { pattern: 'weekdays', hoursPerDay: one('8'), daysPerWeek: one('5') },
-      { pattern: 'week', days: week(5, 8, 16) },
-      {
-        pattern: 'peaks',
-        baseline: one('0'),
-        peak: one('1'),
-        days: [0, 1, 2, 3, 4],
-        from: 8,
-        hours: one('8'),
-      },
-    ],
-    [
-      { pattern: 'weekdays', hoursPerDay: one('24'), daysPerWeek: one('5') },
-      { pattern: 'week', days: week(5, 0, 24) },
-      {
-        pattern: 'peaks',
-        baseline: one('0'),
-        peak: one('1'),
-        days: [0, 1, 2, 3, 4],
-        from: 0,
-        hours: one('24'),
-      },
-    ],
-    [
-      { pattern: 'always' },
-      { pattern: 'week', days: week(7, 0, 24) },
-      { pattern: 'weekdays', hoursPerDay: one('24'), daysPerWeek: one('7') },
-      { pattern: 'peaks', baseline: one('1'), peak: one('1'), days: [], from: 0, hours: one('0') },
-      { pattern: 'hours', hoursPerMonth: one('730') },
-      { pattern: 'asleep', share: one('0') },
-    ],
-  ];
-
-  it('costs the same, however it is entered', () => {
-    let checked = 0;
-    for (const seed of DESIGNS) {
-      const drawn = mixed(seed);
-      const flat: Mixed = {
-        ...drawn,
-        design: {
-          ...drawn.design,
-          assumptions: {
-            month: { hours: '730' },
-            countAllowances: true,
-            exchange: [{ from: 'USD', to: 'EUR', rate: '0.92', date: '2026-11-01' }],
-          },
-        },
-      };
-      const servers = allComponents(flat.design).filter(
-        ({ kind, term }) => kind === 'server' && term !== 'interruptible',
-      );
-      if (servers.length === 0) continue;
-      for (const same of ways) {
-        const priced = same.map((running) =>
-          priceAnew(flat, (design) =>
-            // What is committed is stated: by itself it would follow the pattern.
-            mapAll(design, (each) =>
-              each.kind === 'server' ? { ...each, running, committed: one('1') } : each,
-            ),
-          ),
-        );
-        for (const other of priced.slice(1)) expect(other, `seed ${seed}`).toEqual(priced[0]);
-        checked += 1;
-      }
-    }
-    expect(checked).toBeGreaterThan(200);
   });
 });
 

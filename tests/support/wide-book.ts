@@ -298,7 +298,7 @@ const REQUESTED: readonly [OfferRow, RateRow[]][] = [
   ],
   [
     offer('QUEUE-2', 'queue'),
-    rates('QUEUE-2', 'requests', 'million requests', perUnit('0.5'), { pool: 'workspace' }),
+    rates('QUEUE-2', 'requests', 'million requests', perUnit('0.9'), { pool: 'workspace' }),
   ],
   [
     offer('PLAN', 'plan'),

@@ -1,6 +1,7 @@
 export * from './alone';
 export * from './book-set';
 export * from './budget';
+export * from './calculation';
 export * from './months';
 export * from './price-cases';
 export * from './price-design';

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { componentOf } from '@tests/support/designs';
 import { bookFrom } from '@tests/support/books';
 import { wideBookFile } from '@tests/support/wide-book';
+import { boughtBySpend } from '@tests/support/bought-by-spend';
 import { anyWideDesign, tied, WIDE_BOOKS } from '@tests/support/wide-designs';
 import { addAll, decimal, type Decimal } from '../base';
 import type { Component, Design } from '../design';
@@ -261,28 +262,6 @@ describe('commitments', () => {
     );
   });
 });
-
-/** On-demand money that the commitment saves: both run in the first hours, then only the longer one, then none. */
-function boughtBySpend(
-  perHour: Decimal,
-  rows: readonly { hours: Decimal; units: Decimal; committed: string; onDemand: string }[],
-): Decimal {
-  const ends = rows.map((row) => row.hours).sort((a, b) => a.comparedTo(b));
-  let from = decimal(0);
-  let saved = decimal(0);
-  for (const end of ends) {
-    let money = perHour;
-    for (const row of rows) {
-      if (row.hours.lessThan(end)) continue;
-      const wanted = row.units.times(row.committed);
-      const spent = wanted.lessThan(money) ? wanted : money;
-      money = money.minus(spent);
-      saved = saved.plus(spent.dividedBy(row.committed).times(row.onDemand).times(end.minus(from)));
-    }
-    from = end;
-  }
-  return saved;
-}
 
 function transfer(id: string, amount: string, region: string): Component {
   return componentOf({

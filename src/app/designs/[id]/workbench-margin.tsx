@@ -18,6 +18,7 @@ interface WorkbenchMarginProps {
   readonly client: PricingClient | null;
   readonly pricing: Pricing;
   readonly shelf: readonly ShelfBook[];
+  readonly monthlyBefore: string | null;
   readonly view: MarginView;
   readonly onView: (view: MarginView) => void;
   readonly apply: (edits: readonly Edit[]) => boolean;
@@ -61,5 +62,6 @@ export function WorkbenchMargin(props: WorkbenchMarginProps) {
   if (focused?.kind === 'section') {
     return <SectionMargin {...shared} section={focused.section} summary={focused.summary} apply={apply} />;
   }
-  return <DesignMargin {...{ design, client, version, summary, shelf, apply }} />;
+  const { monthlyBefore } = props;
+  return <DesignMargin {...{ design, client, version, summary, monthlyBefore, shelf, apply }} />;
 }

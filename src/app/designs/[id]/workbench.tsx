@@ -35,10 +35,11 @@ import { WorkbenchMargin } from './workbench-margin';
 interface WorkbenchProps {
   readonly id: string;
   readonly initial: Initial;
+  readonly monthlyBefore: string | null;
   readonly shelf: readonly ShelfBook[];
 }
 
-export function Workbench({ id, initial, shelf }: WorkbenchProps) {
+export function Workbench({ id, initial, monthlyBefore, shelf }: WorkbenchProps) {
   const { session, state } = useSession(id, initial);
   const client = usePricingClient();
   const { design } = state;
@@ -234,7 +235,7 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
         </div>
         <Margin label="Margin" open={marginOpen} onToggle={() => setMarginOpen(!marginOpen)}>
           <WorkbenchMargin
-            {...{ focused, design, client, pricing, shelf, view, apply, preview }}
+            {...{ focused, design, client, pricing, shelf, view, apply, preview, monthlyBefore }}
             selected={selection.components}
             onView={setView}
             open={(what, { id: row }) => open(what, row, '', what === 'offer' ? 'what' : 'where')}
