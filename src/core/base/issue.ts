@@ -15,6 +15,7 @@ export const ISSUE_CODES = [
   'days.exceed-month',
   'hours.week-malformed',
   'running.order',
+  'range.order',
   'share.out-of-range',
   'load.missing',
   'load.incomplete',

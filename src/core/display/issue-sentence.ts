@@ -21,6 +21,7 @@ const SENTENCES: Readonly<Record<IssueCode, (values: Values) => string>> = {
   'days.exceed-month': ({ days }) => `A month has at most 31 days, not ${days}.`,
   'hours.week-malformed': () =>
     'A drawn week has seven days of 24 hours each, “#” where it runs and “.” where it does not.',
+  'range.order': () => 'Lean must not be above likely, nor likely above heavy.',
   'running.order': ({ least, most }) =>
     `${most} is below ${least}: a ceiling must not be below its floor, a peak not below its baseline.`,
   'share.out-of-range': ({ share }) => `A share lies between 0 and 1, not ${share}.`,

@@ -1,4 +1,6 @@
 /** A value given for three cases: lean, likely, heavy. Given one, it is used for all. Source: "Three cases". */
+import { decimal } from '../base';
+
 export const CASES = ['lean', 'likely', 'heavy'] as const;
 export type Case = (typeof CASES)[number];
 
@@ -16,6 +18,29 @@ export function readCase(value: Cased, which: Case): string {
 /** The same value in every case. */
 export function sure(likely: string): Cased {
   return { likely };
+}
+
+/** Another likely value; a range that held the one before is widened to hold this one too. */
+export function withLikely({ lean, likely: before, heavy }: Cased, likely: string): Cased {
+  const value = decimal(likely);
+  const held = !isOutOfOrder({ lean, likely: before, heavy });
+  const keep = (text: string | undefined, beyond: boolean): string | undefined =>
+    text !== undefined && held && beyond ? likely : text;
+  const low = keep(lean, lean !== undefined && value.lessThan(lean));
+  const high = keep(heavy, heavy !== undefined && value.greaterThan(heavy));
+  return {
+    likely,
+    ...(low === undefined ? {} : { lean: low }),
+    ...(high === undefined ? {} : { heavy: high }),
+  };
+}
+
+/** Lean above likely, or likely above heavy. */
+export function isOutOfOrder({ lean, likely, heavy }: Cased): boolean {
+  return (
+    (lean !== undefined && decimal(lean).greaterThan(likely)) ||
+    (heavy !== undefined && decimal(heavy).lessThan(likely))
+  );
 }
 
 /** Every case that is given, changed alike; lean and heavy stay absent where they were. */

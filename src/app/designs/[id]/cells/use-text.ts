@@ -7,7 +7,7 @@ import { mainMeter } from '@/core/books';
 import type { Component, Edit, UsageEntry } from '@/core/design';
 import { describeRunning, describeUse, usesRunning, writeNumber } from '@/core/display';
 import { convertQuantity, readQuantity } from '@/core/units';
-import { CASES, type Cased, type Running, runningHours, sure } from '@/core/usage';
+import { CASES, type Cased, type Running, runningHours, sure, withLikely } from '@/core/usage';
 
 export function textOfUse(component: Component): string {
   if (usesRunning(component)) return describeRunning(component.running);
@@ -29,24 +29,33 @@ export function readUse(component: Component, text: string, monthHours: Decimal)
   const { sizes: _, ...rest } = current ?? {};
   const value: UsageEntry = {
     ...rest,
-    amount: { ...keptRange(current, unit), likely: amount.toString() },
+    amount: withLikely(rangeInUnit(current, unit, amount.toString()), amount.toString()),
     unit,
   };
   return ok({ edit: 'set-usage', id: component.id, meter: meter.meter, value });
 }
 
+/** The amount as it was, in the unit that is used from now on; of what was not there, the typed one. */
+function rangeInUnit(current: UsageEntry | undefined, unit: string, typed: string): Cased {
+  const before = current ? convertedText(current.amount.likely, current.unit, unit) : undefined;
+  return { likely: before ?? typed, ...keptRange(current, unit) };
+}
+
 /** Lean and heavy as they were, in the unit that is used from now on. */
 export function keptRange(current: UsageEntry | undefined, unit: string): Omit<Cased, 'likely'> {
   if (!current) return {};
-  const inUnit = (text: string | undefined): string | undefined => {
-    if (text === undefined) return undefined;
-    const amount = parseDecimal(text);
-    const converted = amount.ok
-      ? convertQuantity({ amount: amount.value, unit: current.unit }, unit)
-      : amount;
-    return converted.ok ? converted.value.amount.toDecimalPlaces(18).toString() : undefined;
+  const { lean, heavy } = current.amount;
+  return {
+    lean: convertedText(lean, current.unit, unit),
+    heavy: convertedText(heavy, current.unit, unit),
   };
-  return { lean: inUnit(current.amount.lean), heavy: inUnit(current.amount.heavy) };
+}
+
+function convertedText(text: string | undefined, from: string, to: string): string | undefined {
+  if (text === undefined) return undefined;
+  const amount = parseDecimal(text);
+  const converted = amount.ok ? convertQuantity({ amount: amount.value, unit: from }, to) : amount;
+  return converted.ok ? converted.value.amount.toDecimalPlaces(18).toString() : undefined;
 }
 
 function readRunning(component: Component, text: string, monthHours: Decimal): Result<Edit> {
@@ -93,6 +102,6 @@ export function readCount(component: Component, text: string): Result<Edit> {
   if (count.value.amount.greaterThan(1_000_000)) {
     return err(issue('quantity.too-large', [], { amount: text.trim().slice(0, 40) }));
   }
-  const value = { ...component.count, likely: count.value.amount.toString() };
+  const value = withLikely(component.count, count.value.amount.toString());
   return ok({ edit: 'set-component', id: component.id, field: 'count', value });
 }

@@ -2,13 +2,15 @@
 'use client';
 import { err, issue, type Result } from '@/core/base';
 import { sentenceFor, writeNumber } from '@/core/display';
-import { CASES, type Case, type Cased } from '@/core/usage';
+import { CASES, type Case, type Cased, isOutOfOrder, withLikely } from '@/core/usage';
 import { TextEntry } from '@/ui/text-entry';
 
 interface CasedEntryProps {
   readonly label: string;
   readonly unit?: string;
   readonly value: Cased | null;
+  /** More is heavier: lean is not above likely, likely not above heavy. */
+  readonly rising?: boolean;
   /** Reads one typed value as plain decimal text. */
   readonly read: (text: string) => Result<string>;
   /** Checks and shows the whole; a sentence if refused. */
@@ -20,7 +22,8 @@ interface CasedEntryProps {
 const grouped = (text: string | undefined): string =>
   text === undefined ? '' : writeNumber(text, undefined, 18);
 
-export function CasedEntry({ label, unit, value, read, preview, commit, cancel }: CasedEntryProps) {
+export function CasedEntry(props: CasedEntryProps) {
+  const { label, unit, value, rising, read, preview, commit, cancel } = props;
   const withCase = (which: Case, text: string): Result<Cased> => {
     if (text.trim() === '' && which !== 'likely') {
       const { [which]: _, ...rest } = value ?? { likely: '0' };
@@ -29,7 +32,10 @@ export function CasedEntry({ label, unit, value, read, preview, commit, cancel }
     if (!value && which !== 'likely')
       return err(issue('edit.invalid', [], { reason: 'enter the likely value first.' }));
     const number = read(text);
-    return number.ok ? { ok: true, value: { ...value, [which]: number.value } as Cased } : number;
+    if (!number.ok) return number;
+    if (which === 'likely' && value) return { ok: true, value: withLikely(value, number.value) };
+    const next = { ...value, [which]: number.value } as Cased;
+    return rising && isOutOfOrder(next) ? err(issue('range.order')) : { ok: true, value: next };
   };
   return (
     <fieldset className="min-w-0">

@@ -36,6 +36,7 @@ export function ComponentSettings(props: SettingsProps) {
           label="Count"
           unit={`whole ${kind.unitName}s`}
           value={component.count}
+          rising
           read={readWhole}
           preview={(value) => {
             preview(value ? [{ edit: 'set-component', id, field: 'count', value }] : []);

@@ -24,9 +24,11 @@ export function LoadEntries({ component, apply, preview }: SettingsProps) {
     value: Cased | null,
     make: (value: Cased) => Load,
     read = readNumber,
+    rising = false,
   ) => (
     <CasedEntry
       label={label}
+      rising={rising}
       unit={unit}
       value={value}
       read={read}
@@ -69,13 +71,24 @@ export function LoadEntries({ component, apply, preview }: SettingsProps) {
         </select>
       </label>
       {rate.by === 'requests' ? (
-        cased('Requests', 'a second', rate.perSecond, (perSecond) => ({
-          ...load,
-          rate: { ...rate, perSecond },
-        }))
+        cased(
+          'Requests',
+          'a second',
+          rate.perSecond,
+          (perSecond) => ({ ...load, rate: { ...rate, perSecond } }),
+          readNumber,
+          true,
+        )
       ) : (
         <>
-          {cased('Viewers', 'at once', rate.viewers, (viewers) => ({ ...load, rate: { ...rate, viewers } }))}
+          {cased(
+            'Viewers',
+            'at once',
+            rate.viewers,
+            (viewers) => ({ ...load, rate: { ...rate, viewers } }),
+            readNumber,
+            true,
+          )}
           {cased('Each refreshes every', 'seconds', rate.refreshSeconds, (refreshSeconds) => ({
             ...load,
             rate: { ...rate, refreshSeconds },

@@ -37,9 +37,11 @@ export function UsageEntries({ component, meter, apply, preview }: UsageProps) {
     value: Cased | null,
     read: ReturnType<typeof readAmount>,
     make: (value: Cased) => Partial<UsageEntry>,
+    rising = true,
   ) => (
     <CasedEntry
       label={label}
+      rising={rising}
       value={value}
       unit={words}
       read={read}
@@ -94,9 +96,14 @@ export function UsageEntries({ component, meter, apply, preview }: UsageProps) {
           <summary className="cursor-pointer text-xs text-soft">
             {meter.from === 'runs' ? 'How long one runs' : 'Size of one'}
           </summary>
-          {cased('Each', eachUnit, entry.each?.amount ?? null, readAmount(eachUnit), (amount) => ({
-            each: { amount, unit: eachUnit },
-          }))}
+          {cased(
+            'Each',
+            eachUnit,
+            entry.each?.amount ?? null,
+            readAmount(eachUnit),
+            (amount) => ({ each: { amount, unit: eachUnit } }),
+            false,
+          )}
           <UnitSelect
             label="in"
             unit={eachUnit}
@@ -115,9 +122,8 @@ export function UsageEntries({ component, meter, apply, preview }: UsageProps) {
             'then the amount is what comes in',
             entry.keptDays ?? null,
             readNumber,
-            (keptDays) => ({
-              keptDays,
-            }),
+            (keptDays) => ({ keptDays }),
+            false,
           )}
         </details>
       )}
