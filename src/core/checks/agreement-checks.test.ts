@@ -1,0 +1,80 @@
+import { describe, expect, it } from 'vitest';
+import { smallBooks } from '@tests/support/books';
+import { designOf, serverOf } from '@tests/support/designs';
+import type { Design } from '../design';
+import { KINDS } from '../books';
+import type { Agreement } from '../terms';
+import { findingsOf } from './index';
+
+const BOOKS = smallBooks();
+
+function said(check: string, part: Partial<Design>, start: string | null = '2027-01'): readonly string[] {
+  const { start: _, ...assumptions } = { ...designOf([]).assumptions, ...part.assumptions };
+  const design = designOf([serverOf('a')], {
+    ...part,
+    assumptions: start ? { ...assumptions, start } : assumptions,
+  });
+  return findingsOf(design, BOOKS, () => 'new')
+    .filter((each) => each.check === check)
+    .map((each) => each.says);
+}
+
+function agreement(part: Partial<Agreement>): Partial<Design> {
+  const covers = { books: [], categories: [], kinds: [], skus: [] };
+  const whole: Agreement = {
+    id: 'g',
+    name: 'Yearly talks',
+    covers,
+    from: null,
+    to: null,
+    discount: { by: 'share', share: '0.1' },
+    margin: null,
+    ...part,
+  };
+  return { agreements: [whole] };
+}
+
+describe('an agreement that may not hold', () => {
+  const none = { books: [], categories: [], kinds: [], skus: [] };
+  it.each<[string, Partial<Agreement>, string | null, string | null]>([
+    ['open at both ends', {}, '2027-01', null],
+    ['that runs', { from: '2026-01-01', to: '2027-12-31' }, '2027-01', null],
+    ['whose last day is the first day', { to: '2027-01-01' }, '2027-01', null],
+    ['over the day before', { to: '2026-12-31' }, '2027-01', 'is over since 2026-12-31'],
+    ['that begins on the second day', { from: '2027-01-02' }, '2027-01', 'begins on 2027-01-02'],
+    ['with a date, in a design without months', { from: '2020-01-01' }, null, 'cannot be judged'],
+    ['without dates, in a design without months', {}, null, null],
+    ['for a book not pinned', { covers: { ...none, books: ['elsewhere'] } }, '2027-01', 'covers elsewhere'],
+    ['for a book pinned', { covers: { ...none, books: ['small'] } }, '2027-01', null],
+    ['for no category there is', { covers: { ...none, categories: ['Computer'] } }, '2027-01', 'Computer'],
+    ['for a category', { covers: { ...none, categories: [KINDS[0]!.serviceCategory] } }, '2027-01', null],
+  ])('%s', (_, part, start, expected) => {
+    const found = said('agreement-cannot-hold', agreement(part), start);
+    expect(found).toEqual(expected ? [expect.stringContaining(expected)] : []);
+  });
+});
+
+describe('several exchange rates', () => {
+  const rates = (...exchange: Design['assumptions']['exchange']): Partial<Design> => ({
+    assumptions: { ...designOf([]).assumptions, exchange },
+  });
+  const rate = (from: string, to: string, date: string) => ({ from, to, date, rate: '1.1' });
+
+  it('of one pair, in either direction, are told with their dates', () => {
+    const found = said(
+      'several-exchange-rates',
+      rates(rate('EUR', 'USD', '2026-11-01'), rate('USD', 'EUR', '2026-10-01')),
+    );
+    expect(found).toEqual([
+      'Between EUR and USD there are 2 rates, of 2026-10-01 and 2026-11-01; one of them counts.',
+    ]);
+  });
+
+  it('of different pairs are not', () => {
+    const found = said(
+      'several-exchange-rates',
+      rates(rate('EUR', 'USD', '2026-11-01'), rate('GBP', 'USD', '2026-11-01')),
+    );
+    expect(found).toEqual([]);
+  });
+});
