@@ -16,7 +16,7 @@ const shuffled: fc.Arbitrary<Design> = fc
     const components = design.sections
       .flatMap((section) => section.components)
       .slice(0, ids.length)
-      .map((component, index) => ({ ...withoutNothing(component), id: ids[index]! }));
+      .map((component, index) => ({ ...component, id: ids[index]! }));
     const named = [...new Map(sections).entries()];
     return {
       ...design,
@@ -32,12 +32,18 @@ const shuffled: fc.Arbitrary<Design> = fc
   });
 
 /** A field that is null is a field that is not there. */
-function withoutNothing({ borne, ...component }: Component): Component {
-  return borne ? { ...component, borne } : component;
+function withoutNothing(component: Component): Component {
+  return Object.fromEntries(
+    Object.entries(component).filter(([, value]) => value !== null),
+  ) as typeof component;
 }
 
 const sorted = (design: Design): Design => ({
   ...design,
+  sections: design.sections.map((section) => ({
+    ...section,
+    components: section.components.map(withoutNothing),
+  })),
   agreements: design.agreements ?? [],
   answers: [...(design.answers ?? [])].sort((a, b) => (a.subject < b.subject ? -1 : 1)),
 });
