@@ -33,7 +33,7 @@ export function CasedEntry(props: CasedEntryProps) {
       return err(issue('edit.invalid', [], { reason: 'enter the likely value first.' }));
     const number = read(text);
     if (!number.ok) return number;
-    if (which === 'likely' && value) return { ok: true, value: withLikely(value, number.value) };
+    if (rising && which === 'likely' && value) return { ok: true, value: withLikely(value, number.value) };
     const next = { ...value, [which]: number.value } as Cased;
     return rising && isOutOfOrder(next) ? err(issue('range.order')) : { ok: true, value: next };
   };
