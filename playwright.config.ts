@@ -14,7 +14,7 @@ export const CHROMIUM_ARGS = [
 export default defineConfig({
   testDir: 'tests/e2e',
   globalSetup: './tests/e2e/global-setup.ts',
-  workers: 1,
+  workers: 2,
   // Two cores that are busy with other things are no reason to fail.
   timeout: 90_000,
   expect: { timeout: 15_000 },

@@ -1,3 +1,4 @@
+import os from 'node:os';
 import path from 'node:path';
 import { defineConfig } from 'vitest/config';
 
@@ -12,6 +13,8 @@ const PATIENCE = 60_000;
 export default defineConfig({
   resolve: { alias },
   test: {
+    // One core left over, as is usual, would leave half of a machine with two idle.
+    maxWorkers: Math.max(2, os.availableParallelism() - 1),
     projects: [
       {
         resolve: { alias },

@@ -1,5 +1,5 @@
 /** ./run test: every check in order, stopping at the first that fails, with the count of tests at the end. */
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
@@ -12,7 +12,7 @@ const reports = fs.mkdtempSync(path.join(os.tmpdir(), 'wick-reports-'));
 const VITEST_REPORT = path.join(reports, 'vitest.json');
 const PLAYWRIGHT_REPORT = path.join(reports, 'playwright.json');
 
-type Step = readonly [name: string, run: () => boolean];
+type Step = readonly [name: string, run: () => boolean | Promise<boolean>];
 
 function command(
   program: string,
@@ -22,16 +22,44 @@ function command(
   return spawnSync(program, args, { stdio: 'inherit', env: { ...process.env, ...env } }).status === 0;
 }
 
-const CHECKS: readonly Step[] = [
-  ['form (prettier)', () => command(bin('prettier'), ['--check', '--log-level=warn', '.'])],
-  ['lint', () => command(bin('eslint'), ['.', '--max-warnings=0'])],
-  ['types', () => command(bin('tsc'), ['--noEmit'])],
-  ['types of the core alone', () => command(bin('tsc'), ['-p', 'tsconfig.core.json'])],
-  [
-    'dependencies',
-    () => command(bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs', '--output-type', 'err']),
-  ],
-  ['unused code', () => command(bin('knip'), ['--no-progress'])],
+/** The longest first: two at a time, they end together. */
+const CHECKS: readonly (readonly [name: string, program: string, args: readonly string[]])[] = [
+  ['lint', 'eslint', ['.', '--max-warnings=0']],
+  ['types', 'tsc', ['--noEmit']],
+  ['form', 'prettier', ['--check', '--log-level=warn', '.']],
+  ['types of the core alone', 'tsc', ['-p', 'tsconfig.core.json']],
+  ['dependencies', 'depcruise', ['src', '--config', '.dependency-cruiser.cjs', '--output-type', 'err']],
+  ['unused code', 'knip', ['--no-progress']],
+];
+
+function checked(program: string, args: readonly string[]): Promise<{ good: boolean; said: string }> {
+  return new Promise((resolve) => {
+    const child = spawn(bin(program), args, { stdio: ['ignore', 'pipe', 'pipe'] });
+    const said: Buffer[] = [];
+    child.stdout.on('data', (part: Buffer) => said.push(part));
+    child.stderr.on('data', (part: Buffer) => said.push(part));
+    child.once('error', (error) => resolve({ good: false, said: error.message }));
+    child.once('close', (code) => resolve({ good: code === 0, said: Buffer.concat(said).toString('utf8') }));
+  });
+}
+
+/** Each check uses one core; what it says is shown when it ends. */
+const ALL_CHECKS: Step = [
+  'form, lint, types, dependencies, unused code',
+  async () => {
+    const waiting = [...CHECKS];
+    let good = true;
+    const work = async (): Promise<void> => {
+      for (let next = waiting.shift(); next; next = waiting.shift()) {
+        const [name, program, args] = next;
+        const result = await checked(program, args);
+        say(`${name}: ${result.good ? 'good' : 'FAILED'}\n${result.said}`.trimEnd());
+        good &&= result.good;
+      }
+    };
+    await Promise.all([work(), work()]);
+    return good;
+  },
 ];
 
 const UNIT: Step = [
@@ -81,12 +109,12 @@ function counts(): { passed: number; failed: number } {
 
 async function run(): Promise<void> {
   const [only] = process.argv.slice(2);
-  const steps = only === 'unit' ? [UNIT] : only === 'e2e' ? [E2E] : [...CHECKS, UNIT, E2E];
+  const steps = only === 'unit' ? [UNIT] : only === 'e2e' ? [E2E] : [ALL_CHECKS, UNIT, E2E];
   const failed: string[] = [];
   for (const [name, check] of steps) {
     const started = Date.now();
     say(`\n── ${name}`);
-    if (!check()) failed.push(name);
+    if (!(await check())) failed.push(name);
     say(
       `── ${name}: ${failed.includes(name) ? 'FAILED' : 'good'} in ${((Date.now() - started) / 1000).toFixed(1)} s`,
     );

@@ -4,6 +4,7 @@ import { priceDesign, priceMonths } from '@/core/pricing';
 import type { Agreement } from '@/core/terms';
 import { type Figure, given } from '@/core/trace';
 import { type Load, sure } from '@/core/usage';
+import { agreementOf } from '@tests/support/designs';
 import { type Chapter, design, lineOf, monthOf, part, WIDE } from './example';
 
 const servers = (count: string, more: Partial<Component> = {}, sku = 'S-4') =>
@@ -14,15 +15,8 @@ const credit = (id: string, amount: string) =>
   part('prepaid-credit', 'CREDIT', { id, term: '12-none', use: { credit: [amount, 'money'] } });
 const total = (components: readonly Component[], more: Partial<Design> = {}): Figure =>
   priceDesign(design(components, more), WIDE, 'likely').monthly;
-const at = (price: string): Agreement => ({
-  id: 'fixed',
-  name: 'Fixed price',
-  covers: { books: [], categories: [], kinds: [], skus: [] },
-  from: null,
-  to: null,
-  discount: { by: 'price', meter: 'running', price },
-  margin: null,
-});
+const at = (price: string): Agreement =>
+  agreementOf({ name: 'Fixed price', discount: { by: 'price', meter: 'running', price } });
 const HALF_DAYS: Component['running'] = {
   pattern: 'weekdays',
   hoursPerDay: sure('12'),

@@ -4,6 +4,7 @@ import { priceDesign } from '@/core/pricing';
 import { endEarly, type EarlyEnd } from '@/core/terms';
 import { decimal } from '@/core/base';
 import { sure } from '@/core/usage';
+import { agreementOf } from '@tests/support/designs';
 import { type Chapter, design, lineOf, monthOf, part, WIDE } from './example';
 
 const committed = (term: Component['term'], more: Partial<Component> = {}) =>
@@ -35,24 +36,18 @@ const credit = (amount: string) =>
 const total = (components: readonly Component[], more: Partial<Design> = {}) =>
   priceDesign(design(components, more), WIDE, 'likely').monthly;
 const AGREED: NonNullable<Design['agreements']> = [
-  {
-    id: 'frame',
+  agreementOf({
     name: 'Frame contract',
-    covers: { books: ['wide'], categories: [], kinds: [], skus: [] },
-    from: null,
-    to: null,
+    covers: { books: ['wide'] },
     discount: { by: 'share', share: '0.05' },
     margin: '0.1',
-  },
-  {
+  }),
+  agreementOf({
     id: 'compute',
     name: 'Compute agreement',
-    covers: { books: ['wide'], categories: ['Compute'], kinds: [], skus: [] },
-    from: null,
-    to: null,
+    covers: { books: ['wide'], categories: ['Compute'] },
     discount: { by: 'share', share: '0.2' },
-    margin: null,
-  },
+  }),
 ];
 
 export const TERMS_CHAPTERS: readonly Chapter[] = [

@@ -1,7 +1,14 @@
 /** Designs in PostgreSQL: the document as it is now, and the log of edits that led there. */
 import { type Kysely, sql } from 'kysely';
 import { CALCULATION } from '@/core/pricing';
-import type { DesignListing, DesignStore, LockedDesign, LoggedBatch, StoredDesign } from '@/operations';
+import type {
+  DesignListing,
+  DesignStore,
+  LineAmounts,
+  LockedDesign,
+  LoggedBatch,
+  StoredDesign,
+} from '@/operations';
 import type { Database } from './schema';
 
 /** An id that is not a UUID cannot exist; asking the database about it would be an error. */
@@ -73,6 +80,11 @@ export function designRepository(db: Kysely<Database>): DesignStore {
             when totals_revision is distinct from ${revision} then null
             when totals_calculation < ${CALCULATION} and monthly <> ${totals.monthly}::numeric then monthly
             else monthly_before end`,
+          line_amounts: JSON.stringify(totals.lines),
+          line_amounts_before: sql`case
+            when totals_revision is distinct from ${revision} then null
+            when totals_calculation < ${CALCULATION} and monthly <> ${totals.monthly}::numeric then line_amounts
+            else line_amounts_before end`,
         })
         .where('workspace_id', '=', workspace)
         .where('id', '=', id)
@@ -88,7 +100,7 @@ function live(db: Kysely<Database>, workspace: string, id: string) {
   return db
     .selectFrom('design')
     .select(['id', 'revision', 'document', 'updated_at'])
-    .select(['totals_revision', 'totals_calculation', 'monthly', 'monthly_before'])
+    .select(['totals_revision', 'totals_calculation', 'monthly', 'monthly_before', 'line_amounts_before'])
     .where('workspace_id', '=', workspace)
     .where('id', '=', id)
     .where('deleted_at', 'is', null);
@@ -103,6 +115,7 @@ function stored(row: {
   totals_calculation: number;
   monthly: string | null;
   monthly_before: string | null;
+  line_amounts_before: LineAmounts | null;
 }): StoredDesign {
   const isKept = row.totals_revision === row.revision && row.monthly !== null;
   return {
@@ -111,7 +124,10 @@ function stored(row: {
     design: row.document,
     updatedAt: row.updated_at.toISOString(),
     isOfOldCalculation: isKept && row.totals_calculation < CALCULATION,
-    monthlyBefore: isKept ? row.monthly_before : null,
+    before:
+      isKept && row.monthly_before !== null
+        ? { monthly: row.monthly_before, lines: row.line_amounts_before }
+        : null,
   };
 }
 

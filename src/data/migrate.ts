@@ -5,6 +5,7 @@ import * as largeBooks from './migrations/m002-large-books';
 import * as coveringIndexes from './migrations/m003-covering-indexes';
 import * as handingOver from './migrations/m004-handing-over';
 import * as calculation from './migrations/m005-calculation';
+import * as lineAmounts from './migrations/m006-line-amounts';
 import type { Database } from './schema';
 
 const MIGRATIONS: Readonly<Record<string, Migration>> = {
@@ -13,6 +14,7 @@ const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '003-covering-indexes': coveringIndexes,
   '004-handing-over': handingOver,
   '005-calculation': calculation,
+  '006-line-amounts': lineAmounts,
 };
 
 export async function migrate(db: Kysely<Database>): Promise<void> {

@@ -3,7 +3,7 @@ import type { ColumnType, Generated, JSONColumnType } from 'kysely';
 import type { Design, Edit } from '@/core/design';
 import type { ReportOptions } from '@/core/report';
 import type { OfferRow, RateRow } from '@/formats';
-import type { ImportOutcome, ImportState, KeptWhat } from '@/operations';
+import type { ImportOutcome, ImportState, KeptWhat, LineAmounts } from '@/operations';
 
 type Timestamp = ColumnType<Date, Date | string, Date | string>;
 type Numeric = ColumnType<string, string, string>;
@@ -117,6 +117,9 @@ export interface Database {
     totals_calculation: Generated<number>;
     /** By the calculation before, where it came to another amount and nobody has edited since. */
     monthly_before: Numeric | null;
+    /** Printed amounts by line, of the kept totals; null: kept by a version that did not keep them. */
+    line_amounts: JSONColumnType<LineAmounts> | null;
+    line_amounts_before: JSONColumnType<LineAmounts> | null;
   };
   design_edit: {
     design_id: string;

@@ -65,13 +65,25 @@ describe('the database itself', () => {
     const server = serverOf('a', { place: { book: 'small', region: 'severn' } });
     const pins = [{ book: 'small', revision: 3 }];
     const id = await storeDesign(context, designOf([server], { books: pins }));
-    expect(await openDesign(context, id)).toMatchObject({ monthlyBefore: null });
-    await sql`update design set totals_calculation = 1, monthly = 70.5`.execute(db);
-    expect(await openDesign(context, id)).toMatchObject({ monthlyBefore: '70.5' });
+    expect(await openDesign(context, id)).toMatchObject({ before: null });
+    await sql`update design set totals_calculation = 1, monthly = 70.5, line_amounts = '{"a": "70.5"}'`.execute(
+      db,
+    );
+    const before = { monthly: '70.5', lines: { a: '70.5' } };
+    expect(await openDesign(context, id)).toMatchObject({ before });
+    expect(await openDesign(context, id)).toMatchObject({ before });
     expect((await listDesigns(context))[0]?.totals?.monthly).toBe('73');
     const edits = [{ edit: 'set-design', field: 'title', value: 'Another' }] as const;
     await editDesign(context, id, { baseRevision: 0, batch: context.newId(), edits });
-    expect(await openDesign(context, id)).toMatchObject({ monthlyBefore: null });
+    expect(await openDesign(context, id)).toMatchObject({ before: null });
+    // A version that kept the total only.
+    await sql`update design set totals_calculation = 1, totals_revision = revision, monthly = 70.5, line_amounts = null`.execute(
+      db,
+    );
+    expect(await openDesign(context, id)).toMatchObject({ before: { monthly: '70.5', lines: null } });
+    expect((await sql<{ line_amounts: unknown }>`select line_amounts from design`.execute(db)).rows).toEqual([
+      { line_amounts: { a: '73' } },
+    ]);
   });
 
   it('keeps prices to the last digit', async () => {

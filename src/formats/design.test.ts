@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { parse } from 'csv-parse/sync';
 import { describe, expect, it } from 'vitest';
 import { smallBooks } from '@tests/support/books';
-import { anyDesign, designOf, serverOf, transferOf, volumeOf } from '@tests/support/designs';
+import { agreementOf, anyDesign, designOf, serverOf, transferOf, volumeOf } from '@tests/support/designs';
 import { addAll, decimal } from '@/core/base';
 import { summarise } from '@/core/range';
 import { check, designCsv, editBatchSchema, readDesign, writeDesign } from './index';
@@ -141,15 +141,7 @@ describe('the CSV', () => {
   });
 
   it('keeps list, contracted and resale price apart', () => {
-    const agreement = {
-      id: 'a',
-      name: 'Frame contract',
-      covers: { books: [], categories: [], kinds: [], skus: [] },
-      from: null,
-      to: null,
-      discount: { by: 'share' as const, share: '0.5' },
-      margin: '0.2',
-    };
+    const agreement = agreementOf({ discount: { by: 'share', share: '0.5' }, margin: '0.2' });
     const design = designOf([serverOf('a')], { agreements: [agreement] });
     const [row] = rowsOf(designCsv(design, summarise(design, books)));
     expect(row).toMatchObject({ 'List monthly': '73.00', Monthly: '36.50', 'Resale monthly': '43.80' });

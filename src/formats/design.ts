@@ -76,8 +76,9 @@ const agreedTiers = z
   .min(1)
   .max(50)
   .superRefine((tiers, context) => {
-    for (const { path, message } of chargeFaults({ structure: 'graduated', tiers }, 'tiers')) {
-      context.addIssue({ code: 'custom', path: [path], message });
+    for (const { path, message } of chargeFaults({ structure: 'graduated', tiers }, '')) {
+      const [, at, field] = /\[(\d+)\]\.(\w+)$/.exec(path) ?? [];
+      context.addIssue({ code: 'custom', path: at && field ? [Number(at), field] : [], message });
     }
   });
 

@@ -2,6 +2,7 @@
 import ExcelJs from 'exceljs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { agreementOf } from '@tests/support/designs';
 import { anyWideDesign, WIDE_BOOKS } from '@tests/support/wide-designs';
 import { addAll, decimal } from '@/core/base';
 import type { Design } from '@/core/design';
@@ -17,17 +18,7 @@ const SECRET = 'Kestrel frame contract';
 /** A fifth off, and a margin of 13.7 per cent on top. */
 const agreed = (design: Design): Design => ({
   ...design,
-  agreements: [
-    {
-      id: 'frame',
-      name: SECRET,
-      covers: { books: [], categories: [], kinds: [], skus: [] },
-      from: null,
-      to: null,
-      discount: { by: 'share', share: '0.2' },
-      margin: '0.137',
-    },
-  ],
+  agreements: [agreementOf({ name: SECRET, discount: { by: 'share', share: '0.2' }, margin: '0.137' })],
 });
 
 const sum = (values: readonly (string | null)[]): string =>

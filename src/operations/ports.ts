@@ -17,6 +17,20 @@ export interface Totals {
   readonly unpriced: number;
 }
 
+/** What each line comes to, as printed, by its id; null: not priced. */
+export type LineAmounts = Readonly<Record<string, string | null>>;
+
+export interface KeptTotals extends Totals {
+  readonly lines: LineAmounts;
+}
+
+/** What the calculation before came to. */
+export interface AmountsBefore {
+  readonly monthly: string;
+  /** Null: kept by a version that kept the total only. */
+  readonly lines: LineAmounts | null;
+}
+
 export interface StoredDesign {
   readonly id: string;
   readonly revision: number;
@@ -24,8 +38,8 @@ export interface StoredDesign {
   readonly updatedAt: string;
   /** Its kept totals are of an older calculation. */
   readonly isOfOldCalculation?: boolean;
-  /** The month by the calculation before, where it was another and nobody has edited since. */
-  readonly monthlyBefore?: string | null;
+  /** By the calculation before, where the month was another and nobody has edited since. */
+  readonly before?: AmountsBefore | null;
 }
 
 export interface DesignListing {
@@ -80,7 +94,7 @@ export interface DesignStore {
     work: (locked: LockedDesign) => Promise<{ readonly write: DesignChange | null; readonly result: T }>,
   ): Promise<T | null>;
   /** Keeps totals only if the design is still at `revision`. */
-  saveTotals(workspace: string, id: string, revision: number, totals: Totals): Promise<void>;
+  saveTotals(workspace: string, id: string, revision: number, totals: KeptTotals): Promise<void>;
   /** False: no such design. Deleted designs can be restored. */
   remove(workspace: string, id: string, at: Date): Promise<boolean>;
   restore(workspace: string, id: string): Promise<boolean>;

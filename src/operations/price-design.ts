@@ -4,14 +4,14 @@ import { type DesignSummary, summarise } from '@/core/range';
 import { halfAwayFromZero, minorDigits } from '@/core/money';
 import { Decimal } from '@/core/base';
 import { loadBooks } from './load-books';
-import type { Context, Totals } from './ports';
+import type { Context, KeptTotals } from './ports';
 
 export async function priceDesignOnServer(context: Context, design: Design): Promise<DesignSummary> {
   return summarise(design, await loadBooks(context.books, context.actor.workspace, design));
 }
 
-/** What lists show of a summary. */
-export function totalsOf(summary: DesignSummary): Totals {
+/** What is kept of a summary: for lists, and to say what a later calculation changes. */
+export function totalsOf(summary: DesignSummary): KeptTotals {
   const round = (value: string): string =>
     halfAwayFromZero(new Decimal(value), minorDigits(summary.currency)).toString();
   return {
@@ -19,5 +19,8 @@ export function totalsOf(summary: DesignSummary): Totals {
     low: round(summary.wick.low),
     high: round(summary.wick.high),
     unpriced: summary.unpriced,
+    lines: Object.fromEntries(
+      summary.sections.flatMap((section) => section.lines.map((line) => [line.id, line.printed])),
+    ),
   };
 }

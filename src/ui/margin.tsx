@@ -22,7 +22,7 @@ export function Margin({ label, open, onToggle, children }: MarginProps) {
         onClick={onToggle}
         aria-expanded={open}
         aria-label={open ? 'Close the margin' : 'Open the margin'}
-        className="absolute top-2 right-1.5 z-10 rounded p-1 text-soft hover:bg-wash"
+        className="absolute top-2 right-1.5 z-10 rounded bg-page p-1 text-soft hover:bg-wash"
       >
         <Icon size={16} aria-hidden="true" />
       </button>

@@ -1,11 +1,15 @@
 /** The tally line: always at the bottom, each figure under its name. */
 import type { ReactNode } from 'react';
 
+/** On a narrow screen the line is longer than the screen: it fades where it goes on, and is moved sideways. */
+const NARROW =
+  'max-[700px]:gap-5 max-[700px]:overflow-x-auto max-[700px]:pr-10 max-[700px]:[mask-image:linear-gradient(to_right,black_calc(100%-36px),transparent)]';
+
 export function TallyLine({ children, aside }: { readonly children: ReactNode; readonly aside?: ReactNode }) {
   return (
     <footer
       aria-label="Tally"
-      className="flex h-[64px] shrink-0 items-center gap-6 border-t border-ink bg-page px-[18px] max-[1180px]:gap-5 max-[700px]:overflow-x-auto"
+      className={`flex h-[64px] shrink-0 items-center gap-6 border-t border-ink bg-page px-[18px] max-[1180px]:gap-5 ${NARROW}`}
     >
       {children}
       {aside && (

@@ -3,8 +3,11 @@ import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { BOOKING, cell, COLUMN, copyOfBooking, expect, openDesign, test } from './screen';
 
+/** Names, roles and order are the same in the dark: there only the colours are looked at again. */
 async function axe(page: Page): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).analyze();
+  const isDark = await page.evaluate(() => matchMedia('(prefers-color-scheme: dark)').matches);
+  const builder = new AxeBuilder({ page });
+  const { violations } = await (isDark ? builder.withRules(['color-contrast']) : builder).analyze();
   expect(
     violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html.slice(0, 160)).join(' | ')}`),
   ).toEqual([]);
@@ -12,6 +15,8 @@ async function axe(page: Page): Promise<void> {
 
 // Reading a whole ledger takes the checker seconds.
 test.setTimeout(120_000);
+
+test.describe.configure({ mode: 'parallel' });
 
 for (const scheme of ['light', 'dark'] as const) {
   test.describe(scheme, () => {

@@ -2,6 +2,7 @@
 import fs from 'node:fs';
 import ExcelJs from 'exceljs';
 import type { Page } from '@playwright/test';
+import { agreementOf } from '../support/designs';
 import { copyOfBooking, edit, expect, openDesign, test, total } from './screen';
 
 async function take(page: Page, label: RegExp): Promise<{ name: string; path: string }> {
@@ -41,15 +42,7 @@ test('the report says what the ledger says, on the page and in every file', asyn
 
 test('a quotation holds resale prices and no margin, in the page and in the files', async ({ page }) => {
   const design = await copyOfBooking(page);
-  const agreement = {
-    id: 'frame',
-    name: 'Harbour frame contract',
-    covers: { books: [], categories: [], kinds: [], skus: [] },
-    from: null,
-    to: null,
-    discount: { by: 'share', share: '0.1' },
-    margin: '0.5',
-  };
+  const agreement = agreementOf({ name: 'Harbour frame contract', margin: '0.5' });
   const edits = [{ edit: 'set-agreements', agreements: [agreement] }];
   expect((await edit(page, design, edits, 0)).status()).toBe(200);
   await openDesign(page, design);

@@ -1,12 +1,39 @@
 /** What the browser tests do over and over, in the words of a user. */
 import { expect, type Locator, type Page, test as base } from '@playwright/test';
+import { sql } from 'kysely';
+import { connect } from '@/data';
+import { startApplication } from '../../scripts/lib/application';
+import { freePort } from '../../scripts/lib/ports';
 
 export const BOOKING = '/designs/00000000-0000-4000-8000-000000000101';
 
-/** Every test fails on an error of the page or a breach of the content policy. */
-export const test = base.extend<{ quiet: void }>({
-  baseURL: async ({}, provide) => {
-    await provide(process.env.E2E_ADDRESS);
+/**
+ * Every worker has the application to itself, on its own copy of the demo data; every test fails on an error of the
+ * page or a breach of the content policy.
+ */
+export const test = base.extend<{ quiet: void }, { application: string }>({
+  application: [
+    async ({}, provide, { workerIndex }) => {
+      const server = new URL(process.env.E2E_DATABASE!);
+      const demo = server.pathname.slice(1);
+      server.pathname = '/postgres';
+      const admin = connect(server.href);
+      const mine = `e2e_${workerIndex}`;
+      await sql`create database ${sql.id(mine)} template ${sql.id(demo)}`.execute(admin);
+      await admin.destroy();
+      server.pathname = `/${mine}`;
+      const application = await startApplication({
+        port: await freePort(),
+        databaseUrl: server.href,
+        mode: 'start',
+      });
+      await provide(application.address);
+      await application.stop();
+    },
+    { scope: 'worker', timeout: 120_000 },
+  ],
+  baseURL: async ({ application }, provide) => {
+    await provide(application);
   },
   quiet: [
     async ({ page }, provide) => {

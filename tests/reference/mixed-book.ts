@@ -1,4 +1,5 @@
 /** Random price books that mix rules on purpose, within what a book may say. */
+import { offer } from '@tests/support/offers';
 import type { OfferRow, PriceBookFile, RateRow } from '@/formats';
 import type { Dice } from './dice';
 import { moneyRates } from './mixed-money';
@@ -250,22 +251,4 @@ function granted(dice: Dice): NonNullable<OfferRow['grants']> {
     { sku: 'PLAN', meter: 'plan-fee', amount: '1', unit: 'month' },
   );
   return dice.one([transfer], [other], [transfer, other]);
-}
-
-function offer(sku: string, kind: OfferRow['kind'], more: Partial<OfferRow> = {}): OfferRow {
-  return {
-    sku,
-    kind,
-    name: sku.toLowerCase(),
-    family: '',
-    processor: '',
-    vcpu: null,
-    memory: null,
-    burstable: false,
-    lifecycle: 'current',
-    retires: null,
-    replacedBy: null,
-    note: '',
-    ...more,
-  };
 }

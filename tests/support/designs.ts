@@ -1,6 +1,7 @@
 /** Designs for tests: one built by hand, and random ones for properties. */
 import fc from 'fast-check';
 import type { Component, Design } from '@/core/design';
+import type { Agreement, Covers } from '@/core/terms';
 import type { Cased } from '@/core/usage';
 
 export const SEVERN = { book: 'small', region: 'severn' };
@@ -44,6 +45,23 @@ export function volumeOf(id: string, amount: Cased, part: Partial<Component> = {
 
 export function storeOf(id: string, usage: Component['usage'], part: Partial<Component> = {}): Component {
   return componentOf({ id, kind: 'object-store', choice: { by: 'sku', sku: 'STORE' }, usage, ...part });
+}
+
+/** Covers everything, always, a tenth off; `part` says what is otherwise. */
+export function agreementOf({
+  covers,
+  ...part
+}: Partial<Omit<Agreement, 'covers'>> & { readonly covers?: Partial<Covers> } = {}): Agreement {
+  return {
+    id: 'frame',
+    name: 'Frame',
+    covers: { books: [], categories: [], kinds: [], skus: [], ...covers },
+    from: null,
+    to: null,
+    discount: { by: 'share', share: '0.1' },
+    margin: null,
+    ...part,
+  };
 }
 
 export function designOf(components: readonly Component[], part: Partial<Design> = {}): Design {

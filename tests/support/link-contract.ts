@@ -16,7 +16,7 @@ import {
   withdrawLink,
 } from '@/operations';
 import { smallBookFile } from './books';
-import { designOf, serverOf } from './designs';
+import { agreementOf, designOf, serverOf } from './designs';
 import { ELSEWHERE, testContext } from './store-contract';
 import { uploadOf } from './upload';
 
@@ -27,15 +27,7 @@ const wanted = (part: object = {}) => ({
   ...part,
 });
 
-const AGREEMENT = {
-  id: 'frame',
-  name: 'Frame',
-  covers: { books: [], categories: [], kinds: [], skus: ['A-4'] },
-  from: null,
-  to: null,
-  discount: { by: 'share' as const, share: '0.1' },
-  margin: null,
-};
+const AGREEMENT = agreementOf({ covers: { skus: ['A-4'] } });
 
 export function linkContract(name: string, make: () => Promise<Stores>): void {
   describe(`links ${name}`, () => {

@@ -1,25 +1,8 @@
 /** A price book that has every structure and habit once, at round prices, so that examples can be checked by hand. */
 import type { OfferRow, PriceBookFile, RateRow } from '@/formats';
+import { offer } from './offers';
 
 type Charge = RateRow['charge'];
-
-function offer(sku: string, kind: OfferRow['kind'], more: Partial<OfferRow> = {}): OfferRow {
-  return {
-    sku,
-    kind,
-    name: sku.toLowerCase(),
-    family: '',
-    processor: '',
-    vcpu: null,
-    memory: null,
-    burstable: false,
-    lifecycle: 'current',
-    retires: null,
-    replacedBy: null,
-    note: '',
-    ...more,
-  };
-}
 
 const size = (vcpu: string, memory: string): Partial<OfferRow> => ({ vcpu, memory, family: 'Balanced' });
 

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import type { Component, Design } from '@/core/design';
 import type { Cased, Load, Running } from '@/core/usage';
 import { bookFrom } from './books';
-import { cased, componentOf } from './designs';
+import { agreementOf, cased, componentOf } from './designs';
 import { bookSet } from '@/core/pricing';
 import { wideBookFile } from './wide-book';
 
@@ -191,15 +191,7 @@ export const anyWideComponent: fc.Arbitrary<Omit<Component, 'id'>> = fc
   });
 
 const AGREEMENTS: NonNullable<Design['agreements']> = [
-  {
-    id: 'frame',
-    name: 'Frame contract',
-    covers: { books: ['wide'], categories: [], kinds: [], skus: [] },
-    from: null,
-    to: null,
-    discount: { by: 'share', share: '0.07' },
-    margin: '0.12',
-  },
+  agreementOf({ covers: { books: ['wide'] }, discount: { by: 'share', share: '0.07' }, margin: '0.12' }),
 ];
 
 export const anyWideDesign: fc.Arbitrary<Design> = fc

@@ -9,6 +9,7 @@ import { indexBook } from '@/core/books';
 import { bookSet } from '@/core/pricing';
 import { type DesignSummary, summarise } from '@/core/range';
 import { type PriceBookFile, readDesign, readPriceBook, toBookData, writeDesign } from '@/formats';
+import { ensureCli } from '../../scripts/bundle-cli.mjs';
 import { exampleDesign } from '../../docs/formats/examples';
 
 // Each call is a process of its own.
@@ -19,14 +20,15 @@ const books = path.join(folder, 'books');
 const file = (name: string): string => path.join(folder, name);
 const env: NodeJS.ProcessEnv = { ...process.env, DATABASE_URL: '' };
 
+/** The program that `./run wick` runs. */
+let program = '';
+
 function wick(...args: string[]) {
-  return spawnSync(process.execPath, ['--import', 'tsx', 'src/cli/wick.ts', ...args], {
-    encoding: 'utf8',
-    env,
-  });
+  return spawnSync(process.execPath, [program, ...args], { encoding: 'utf8', env });
 }
 
-beforeAll(() => {
+beforeAll(async () => {
+  program = path.resolve(await ensureCli());
   fs.mkdirSync(books);
   fs.copyFileSync('docs/formats/price-book.example.json', path.join(books, 'book.json'));
   const section = exampleDesign.sections[0]!;
@@ -129,11 +131,11 @@ describe('designs as engineers hand them over', () => {
   const priced = (...args: string[]) => wick('price', ...args, '--books', books);
 
   it('are read from standard input and written to a file, and several at once', () => {
-    const piped = spawnSync(
-      process.execPath,
-      ['--import', 'tsx', 'src/cli/wick.ts', 'price', '-', '--books', books, '--format', 'csv'],
-      { encoding: 'utf8', env, input: fs.readFileSync(example, 'utf8') },
-    );
+    const piped = spawnSync(process.execPath, [program, 'price', '-', '--books', books, '--format', 'csv'], {
+      encoding: 'utf8',
+      env,
+      input: fs.readFileSync(example, 'utf8'),
+    });
     expect([piped.status, piped.stdout.includes('255.21')]).toEqual([0, true]);
     const out = file('priced.json');
     expect(priced(example, example, '--json', '--out', out)).toMatchObject({ status: 0, stdout: '' });
@@ -145,10 +147,7 @@ describe('designs as engineers hand them over', () => {
     const there: NodeJS.ProcessEnv = { ...env, WICK_CALLED_IN: folder };
     fs.copyFileSync(example, file('here.json'));
     const args = ['price', 'here.json', '--books', 'books'];
-    const result = spawnSync(process.execPath, ['--import', 'tsx', 'src/cli/wick.ts', ...args], {
-      encoding: 'utf8',
-      env: there,
-    });
+    const result = spawnSync(process.execPath, [program, ...args], { encoding: 'utf8', env: there });
     expect([result.status, result.stderr]).toEqual([0, '']);
   });
 

@@ -1,9 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { smallBooks } from '@tests/support/books';
-import { designOf, serverOf } from '@tests/support/designs';
+import { agreementOf, designOf, serverOf } from '@tests/support/designs';
 import type { Design } from '../design';
 import { KINDS } from '../books';
-import type { Agreement } from '../terms';
 import { findingsOf } from './index';
 
 const BOOKS = smallBooks();
@@ -19,24 +18,13 @@ function said(check: string, part: Partial<Design>, start: string | null = '2027
     .map((each) => each.says);
 }
 
-function agreement(part: Partial<Agreement>): Partial<Design> {
-  const covers = { books: [], categories: [], kinds: [], skus: [] };
-  const whole: Agreement = {
-    id: 'g',
-    name: 'Yearly talks',
-    covers,
-    from: null,
-    to: null,
-    discount: { by: 'share', share: '0.1' },
-    margin: null,
-    ...part,
-  };
-  return { agreements: [whole] };
-}
+type Part = Parameters<typeof agreementOf>[0];
+
+const agreement = (part: Part): Partial<Design> => ({ agreements: [agreementOf(part)] });
 
 describe('an agreement that may not hold', () => {
-  const none = { books: [], categories: [], kinds: [], skus: [] };
-  it.each<[string, Partial<Agreement>, string | null, string | null]>([
+  const price = (meter: string) => ({ by: 'price', meter, price: '1' }) as const;
+  it.each<[string, Part, string | null, string | null]>([
     ['open at both ends', {}, '2027-01', null],
     ['that runs', { from: '2026-01-01', to: '2027-12-31' }, '2027-01', null],
     ['whose last day is the first day', { to: '2027-01-01' }, '2027-01', null],
@@ -44,10 +32,24 @@ describe('an agreement that may not hold', () => {
     ['that begins on the second day', { from: '2027-01-02' }, '2027-01', 'begins on 2027-01-02'],
     ['with a date, in a design without months', { from: '2020-01-01' }, null, 'cannot be judged'],
     ['without dates, in a design without months', {}, null, null],
-    ['for a book not pinned', { covers: { ...none, books: ['elsewhere'] } }, '2027-01', 'covers elsewhere'],
-    ['for a book pinned', { covers: { ...none, books: ['small'] } }, '2027-01', null],
-    ['for no category there is', { covers: { ...none, categories: ['Computer'] } }, '2027-01', 'Computer'],
-    ['for a category', { covers: { ...none, categories: [KINDS[0]!.serviceCategory] } }, '2027-01', null],
+    ['for a book not pinned', { covers: { books: ['elsewhere'] } }, '2027-01', 'covers elsewhere'],
+    ['for a book pinned', { covers: { books: ['small'] } }, '2027-01', null],
+    ['for no category there is', { covers: { categories: ['Computer'] } }, '2027-01', 'Computer'],
+    ['for a category', { covers: { categories: [KINDS[0]!.serviceCategory] } }, '2027-01', null],
+    ['for the price of a meter that servers have', { discount: price('running') }, '2027-01', null],
+    ['for the price of a meter that none has', { discount: price('walking') }, '2027-01', 'walking'],
+    [
+      'for the price of a meter of something else',
+      { discount: price('transferred'), covers: { kinds: ['server'] } },
+      '2027-01',
+      'nothing that it covers here is charged',
+    ],
+    [
+      'for the price of an offer that is not here',
+      { discount: price('running'), covers: { skus: ['B-9'] } },
+      '2027-01',
+      'changes nothing',
+    ],
   ])('%s', (_, part, start, expected) => {
     const found = said('agreement-cannot-hold', agreement(part), start);
     expect(found).toEqual(expected ? [expect.stringContaining(expected)] : []);

@@ -1,6 +1,6 @@
 /** Rules over what was negotiated and over exchange rates: what cannot hold, or holds otherwise than it looks. */
-import { KINDS } from '../books';
-import type { Design } from '../design';
+import { KINDS, kindOf, meterOfKind } from '../books';
+import { allComponents, type Design } from '../design';
 import type { Agreement } from '../terms';
 import type { Check, Found } from './model';
 
@@ -21,7 +21,24 @@ function faultOf(agreement: Agreement, design: Design): string | null {
   if (strange.length > 0) return `“${name}” covers ${strange.join(', ')}, which this design does not use.`;
   const unknown = covers.categories.filter((category) => !CATEGORIES.has(category));
   if (unknown.length > 0) return `“${name}” covers a category that does not exist: ${unknown.join(', ')}.`;
-  return null;
+  return meterFault(agreement, design);
+}
+
+/** A price of a meter by which nothing that it covers is charged. */
+function meterFault({ name, covers, discount }: Agreement, design: Design): string | null {
+  if (!discount || discount.by === 'share') return null;
+  const within = (list: readonly string[], value: string): boolean =>
+    list.length === 0 || list.includes(value);
+  const covered = allComponents(design).filter(
+    ({ kind, place, choice }) =>
+      place &&
+      within(covers.books, place.book) &&
+      within(covers.kinds, kind) &&
+      within(covers.categories, kindOf(kind).serviceCategory) &&
+      (choice.by !== 'sku' || within(covers.skus, choice.sku)),
+  );
+  if (covered.some(({ kind }) => meterOfKind(kind, discount.meter))) return null;
+  return `“${name}” fixes a price of ${discount.meter}, by which nothing that it covers here is charged; it changes nothing.`;
 }
 
 export const agreementsThatCannotHold: Check = {

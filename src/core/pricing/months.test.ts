@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { componentOf } from '@tests/support/designs';
+import { agreementOf, componentOf } from '@tests/support/designs';
 import { anyWideDesign, tied, WIDE_BOOKS } from '@tests/support/wide-designs';
 import { addAll, decimal, type Decimal } from '../base';
 import type { Component, Design } from '../design';
@@ -150,15 +150,7 @@ describe('months', () => {
     const design: Design = {
       ...designOf([component('server', 'S-4')], { start: '2027-01' }),
       agreements: [
-        {
-          id: 'a',
-          name: 'A',
-          covers: { books: [], categories: [], kinds: [], skus: [] },
-          from: '2027-02-01',
-          to: '2027-03-31',
-          discount: { by: 'share', share: '0.5' },
-          margin: null,
-        },
+        agreementOf({ from: '2027-02-01', to: '2027-03-31', discount: { by: 'share', share: '0.5' } }),
       ],
     };
     expect(text(priceMonths(design, WIDE_BOOKS, 'likely', 4).rows)).toEqual(['73', '36.5', '36.5', '73']);

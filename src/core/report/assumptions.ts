@@ -2,7 +2,7 @@
 import { decimal } from '../base';
 import type { Design } from '../design';
 import { describeMonth, writeShare } from '../display';
-import type { Agreement } from '../terms';
+import { type Agreement, describeTerm } from '../terms';
 import type { Labelled } from './model';
 import { casedWords } from './settings';
 
@@ -43,7 +43,22 @@ export function agreementRows(agreements: readonly Agreement[]): Labelled[] {
   return agreements.map((agreement) => ({ label: agreement.name, value: agreementWords(agreement) }));
 }
 
-/** "12.0 % off, margin 8.0 %, for books norvane, 2026-01-01 to 2027-12-31". */
+type Fixed = Exclude<NonNullable<Agreement['discount']>, { readonly by: 'share' }>;
+
+/** "running at 0.08 per hour, in place of 12 months, nothing upfront"; tiers: "transfer-out at 0.05 up to 100, 0.04 beyond". */
+function fixedWords(discount: Fixed): string {
+  const { meter, unit, term } = discount;
+  const price =
+    discount.by === 'price'
+      ? discount.price
+      : discount.tiers
+          .map(({ upTo, price: each }) => (upTo === null ? `${each} beyond` : `${each} up to ${upTo}`))
+          .join(', ');
+  const per = unit ? ` per ${unit}` : '';
+  return `${meter} at ${price}${per}${term ? `, in place of ${describeTerm(term)}` : ''}`;
+}
+
+/** "12 % off, margin 8 %, for books norvane, 2026-01-01 to 2027-12-31". */
 export function agreementWords({ covers, from, to, discount, margin }: Agreement): string {
   const covered = [
     covers.books.length > 0 && `books ${covers.books.join(', ')}`,
@@ -53,7 +68,7 @@ export function agreementWords({ covers, from, to, discount, margin }: Agreement
   ].filter(Boolean);
   const parts = [
     discount?.by === 'share' && `${writeShare(discount.share)} off`,
-    discount?.by === 'price' && `${discount.meter} at ${discount.price}`,
+    discount && discount.by !== 'share' && fixedWords(discount),
     margin !== null && !decimal(margin).isZero() && `margin ${writeShare(margin)}`,
     covered.length > 0 ? `for ${covered.join('; ')}` : 'for everything',
     (from || to) && `${from ?? 'open'} to ${to ?? 'open'}`,

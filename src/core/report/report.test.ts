@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { smallBooks } from '@tests/support/books';
-import { designOf, serverOf, storeOf, transferOf, volumeOf } from '@tests/support/designs';
+import { agreementOf, designOf, serverOf, storeOf, transferOf, volumeOf } from '@tests/support/designs';
 import { anyWideDesign, WIDE_BOOKS } from '@tests/support/wide-designs';
 import { addAll, decimal } from '../base';
 import type { Design } from '../design';
 import { priceDesign, printedAmounts } from '../pricing';
 import { reevaluate } from '../trace';
-import { buildReport, liveComponents, mainEntries, type Report, workingsOf } from './index';
+import { agreementWords, buildReport, liveComponents, mainEntries, type Report, workingsOf } from './index';
 
 const SMALL_BOOKS = smallBooks();
 const FULL = { variant: 'full', validUntil: null, withAgreements: true } as const;
@@ -80,17 +80,36 @@ describe('a report', () => {
 });
 
 const NEGOTIATED: Design = designOf([serverOf('a', { count: { likely: '3' } })], {
-  agreements: [
-    {
-      id: 'frame',
-      name: 'Harbour frame',
-      covers: { books: [], categories: [], kinds: [], skus: [] },
-      from: null,
-      to: null,
-      discount: { by: 'share', share: '0.1' },
-      margin: '0.25',
-    },
-  ],
+  agreements: [agreementOf({ name: 'Harbour frame', margin: '0.25' })],
+});
+
+describe('an agreement in words', () => {
+  it.each<[Partial<Parameters<typeof agreementOf>[0]>, string]>([
+    [{}, '10 % off, for everything'],
+    [
+      { discount: { by: 'price', meter: 'running', price: '0.08' }, covers: { books: ['small'] } },
+      'running at 0.08, for books small',
+    ],
+    [
+      { discount: { by: 'price', meter: 'running', price: '0.08', unit: 'hour', term: '12-none' } },
+      'running at 0.08 per hour, in place of 12 months, nothing upfront, for everything',
+    ],
+    [
+      {
+        discount: {
+          by: 'tiers',
+          meter: 'transferred',
+          unit: 'TB',
+          tiers: [
+            { upTo: '10', price: '80' },
+            { upTo: null, price: '60' },
+          ],
+        },
+        margin: '0.05',
+      },
+      'transferred at 80 up to 10, 60 beyond per TB, margin 5 %, for everything',
+    ],
+  ])('%j', (part, words) => expect(agreementWords(agreementOf(part)).replaceAll('\u00a0', ' ')).toBe(words));
 });
 
 describe('a quotation', () => {

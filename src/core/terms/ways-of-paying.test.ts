@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { agreementOf } from '@tests/support/designs';
 import { addAll, decimal, Decimal } from '../base';
 import { evaluate, given } from '../trace';
 import { everyWeek, steadyHour, weekUnitHours } from '../usage';
@@ -188,16 +189,7 @@ describe('agreements', () => {
     id: string,
     covers: Partial<Agreement['covers']>,
     more: Partial<Agreement> = {},
-  ): Agreement => ({
-    id,
-    name: id,
-    covers: { books: [], categories: [], kinds: [], skus: [], ...covers },
-    from: null,
-    to: null,
-    discount: { by: 'share', share: '0.1' },
-    margin: null,
-    ...more,
-  });
+  ): Agreement => agreementOf({ id, name: id, ...more, covers });
   const part = {
     book: 'wide',
     category: 'Compute',

@@ -53,7 +53,7 @@ export default async function DesignPage({ params }: PageProps) {
     <Workbench
       id={stored.id}
       initial={{ design: stored.design, revision: stored.revision, updatedAt: stored.updatedAt }}
-      monthlyBefore={stored.monthlyBefore ?? null}
+      before={stored.before ?? null}
       shelf={shelf}
     />
   );

@@ -65,7 +65,7 @@ interface TallyProps {
   readonly onOpen: () => void;
 }
 
-/** The first 12 months one by one: where months differ, asked for when the typing pauses; until then twelve such months. */
+/** Cash of the first 12 months, one by one; where months differ it is asked for when the typing pauses: null until then. */
 function useFirstYear({ pricing, design, client }: Pick<TallyProps, 'pricing' | 'design' | 'client'>) {
   const { summary } = pricing;
   const asks = summary !== null && summary.firstYear === null;
@@ -73,12 +73,8 @@ function useFirstYear({ pricing, design, client }: Pick<TallyProps, 'pricing' | 
     () => (asks ? { ask: 'months' as const, design, horizon: 12 } : null),
     [asks, design],
   );
-  const answer = useAsked(client, question);
-  if (!summary) return null;
-  if (!asks) return { label: 'First 12 months', amount: summary.firstYear! };
-  return answer
-    ? { label: 'First 12 months', amount: answer.years[0]!.cash }
-    : { label: '12 such months', amount: summary.twelveMonths };
+  const { now } = useAsked(client, question);
+  return asks ? (now?.years[0]?.cash ?? null) : (summary?.firstYear ?? null);
 }
 
 export function Tally({ pricing, design, shelf, client, onOpen }: TallyProps) {
@@ -157,9 +153,15 @@ export function Tally({ pricing, design, shelf, client, onOpen }: TallyProps) {
       {summary.resale !== summary.monthly && (
         <TallyFigure label="Resale">{writeMoney(summary.resale, currency)}</TallyFigure>
       )}
-      {firstYear && (
-        <TallyFigure label={firstYear.label}>{writeMoney(firstYear.amount, currency)}</TallyFigure>
-      )}
+      <TallyFigure label="First 12 months">
+        {firstYear === null ? (
+          <span className="font-normal text-soft" title="Being worked out month by month">
+            …
+          </span>
+        ) : (
+          writeMoney(firstYear, currency)
+        )}
+      </TallyFigure>
       <TallyFigure label="Upfront">{writeMoney(summary.upfront, currency)}</TallyFigure>
       <TallyFigure label="Not priced">
         {summary.unpriced > 0 ? (

@@ -1,6 +1,7 @@
 /** Which margin is shown: of the selection, a component, a section, or the whole design. */
 'use client';
 import type { Component, Design, Edit } from '@/core/design';
+import type { AmountsBefore } from '@/operations';
 import type { PricingClient } from '@/workers/client';
 import type { PickerKind } from './columns';
 import { ComponentMargin, type MarginView } from './margin/component-margin';
@@ -18,7 +19,7 @@ interface WorkbenchMarginProps {
   readonly client: PricingClient | null;
   readonly pricing: Pricing;
   readonly shelf: readonly ShelfBook[];
-  readonly monthlyBefore: string | null;
+  readonly before: AmountsBefore | null;
   readonly view: MarginView;
   readonly onView: (view: MarginView) => void;
   readonly apply: (edits: readonly Edit[]) => boolean;
@@ -62,6 +63,6 @@ export function WorkbenchMargin(props: WorkbenchMarginProps) {
   if (focused?.kind === 'section') {
     return <SectionMargin {...shared} section={focused.section} summary={focused.summary} apply={apply} />;
   }
-  const { monthlyBefore } = props;
-  return <DesignMargin {...{ design, client, version, summary, monthlyBefore, shelf, apply }} />;
+  const { before } = props;
+  return <DesignMargin {...{ design, client, version, summary, before, shelf, apply }} />;
 }

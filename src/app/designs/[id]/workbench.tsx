@@ -5,6 +5,7 @@ import { allComponents, type Edit, type Section } from '@/core/design';
 import { Ledger } from '@/ui/ledger';
 import { Margin } from '@/ui/margin';
 import { tell } from '@/ui/toast';
+import type { AmountsBefore } from '@/operations';
 import { useOfferTaker } from '../../find';
 import { adding } from './adding';
 import { Checklist } from './checklist/checklist';
@@ -35,11 +36,11 @@ import { WorkbenchMargin } from './workbench-margin';
 interface WorkbenchProps {
   readonly id: string;
   readonly initial: Initial;
-  readonly monthlyBefore: string | null;
+  readonly before: AmountsBefore | null;
   readonly shelf: readonly ShelfBook[];
 }
 
-export function Workbench({ id, initial, monthlyBefore, shelf }: WorkbenchProps) {
+export function Workbench({ id, initial, before, shelf }: WorkbenchProps) {
   const { session, state } = useSession(id, initial);
   const client = usePricingClient();
   const { design } = state;
@@ -235,7 +236,7 @@ export function Workbench({ id, initial, monthlyBefore, shelf }: WorkbenchProps)
         </div>
         <Margin label="Margin" open={marginOpen} onToggle={() => setMarginOpen(!marginOpen)}>
           <WorkbenchMargin
-            {...{ focused, design, client, pricing, shelf, view, apply, preview, monthlyBefore }}
+            {...{ focused, design, client, pricing, shelf, view, apply, preview, before }}
             selected={selection.components}
             onView={setView}
             open={(what, { id: row }) => open(what, row, '', what === 'offer' ? 'what' : 'where')}

@@ -15,7 +15,7 @@ export function BudgetNote({
 }) {
   const stated = design.assumptions.budget !== undefined;
   const question = useMemo(() => (stated ? ({ ask: 'budget', design } as const) : null), [design, stated]);
-  const answer = useAsked(client, question);
+  const { last: answer } = useAsked(client, question);
   if (!stated || !answer) return null;
   const { crossed, times } = answer;
   const over = crossed === 'without-load' || (times !== null && Number(times) < 1);

@@ -3,8 +3,9 @@
 import { useState } from 'react';
 import type { Design, Edit } from '@/core/design';
 import type { DesignSummary } from '@/core/range';
+import type { AmountsBefore } from '@/operations';
 import { parseDecimal } from '@/core/base';
-import { sentenceFor, writeMoney } from '@/core/display';
+import { sentenceFor } from '@/core/display';
 import type { MonthConvention } from '@/core/time';
 import { Button } from '@/ui/button';
 import { Field } from '@/ui/field';
@@ -14,6 +15,7 @@ import { callApi } from '../../../lib/call-api';
 import type { ShelfBook } from '../shelf';
 import { AddsUp } from './adds-up';
 import { Agreements } from './agreements';
+import { CalculatedAnew } from './calculated-anew';
 import { CaseFigures } from './case-figures';
 import { Months } from './months';
 import { NewerBooks } from './newer-books';
@@ -24,22 +26,20 @@ interface DesignMarginProps {
   readonly summary: DesignSummary | null;
   readonly client: PricingClient | null;
   readonly version: number;
-  /** What a month came to by the calculation before, where nobody has edited since. */
-  readonly monthlyBefore: string | null;
+  /** What it came to by the calculation before, where nobody has edited since. */
+  readonly before: AmountsBefore | null;
   readonly shelf: readonly ShelfBook[];
   readonly apply: (edits: readonly Edit[]) => void;
 }
 
 export function DesignMargin(props: DesignMarginProps) {
-  const { design, summary, client, version, monthlyBefore, shelf, apply } = props;
+  const { design, summary, client, version, before, shelf, apply } = props;
   return (
     <div>
       <h2 className="pr-8 text-base font-semibold break-words">{design.title}</h2>
       <p className="text-sm text-soft">The whole design</p>
       {summary && <CaseFigures {...summary.wick} currency={design.currency} />}
-      {monthlyBefore !== null && version <= 1 && (
-        <CalculatedAnew before={monthlyBefore} currency={design.currency} now={summary?.printed ?? null} />
-      )}
+      {before && summary && version <= 1 && <CalculatedAnew {...{ before, summary, design }} />}
       <div className="mt-4 space-y-3">
         <TextEntry
           label="Name"
@@ -147,26 +147,6 @@ function Assumptions({ design, apply }: Pick<DesignMarginProps, 'design' | 'appl
         cancel={() => undefined}
       />
     </div>
-  );
-}
-
-/** The same design, books and entries, and another amount: the calculation itself became more exact. */
-function CalculatedAnew({
-  before,
-  now,
-  currency,
-}: {
-  readonly before: string;
-  readonly now: string | null;
-  readonly currency: string;
-}) {
-  if (now === null) return null;
-  return (
-    <p role="status" className="mt-2 rounded border border-edge px-2 py-1.5 text-sm">
-      Calculated anew: {writeMoney(now, currency)} {currency} a month instead of{' '}
-      {writeMoney(before, currency)}. Entries and price books are the same; where two rules act on one hour,
-      each now works on what the other leaves.
-    </p>
   );
 }
 

@@ -1,11 +1,12 @@
 /** The months of a design: each as it compares and as cash, with quarters, years and the whole. */
 'use client';
-import { useEffect, useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { Design } from '@/core/design';
 import { writeMoney } from '@/core/display';
 import { DEFAULT_HORIZON } from '@/core/pricing';
 import type { PricingClient } from '@/workers/client';
 import type { MonthsAnswer, PlainMonth } from '@/workers/protocol';
+import { useAsked } from './use-asked';
 
 const HORIZONS: readonly number[] = [12, 24, 36, 60];
 
@@ -22,17 +23,8 @@ export function Months({
   const horizon = looked ?? own;
   const choices = [...new Set([...HORIZONS, own])].sort((a, b) => a - b);
   const [by, setBy] = useState<'rows' | 'quarters' | 'years'>('years');
-  const [answer, setAnswer] = useState<MonthsAnswer | null>(null);
-  useEffect(() => {
-    let current = true;
-    client?.ask({ ask: 'months', design, horizon }).then(
-      (next) => current && setAnswer(next),
-      () => undefined,
-    );
-    return () => {
-      current = false;
-    };
-  }, [client, design, horizon]);
+  const question = useMemo(() => ({ ask: 'months' as const, design, horizon }), [design, horizon]);
+  const { now, last } = useAsked(client, question);
   const select = (
     label: string,
     value: string | number,
@@ -56,7 +48,7 @@ export function Months({
   );
   return (
     <div>
-      <div className="flex gap-3">
+      <div className="flex items-center gap-3">
         {select(
           'over',
           horizon,
@@ -73,9 +65,11 @@ export function Months({
           ],
           (value) => setBy(value as typeof by),
         )}
+        <span role="status" className="text-xs text-soft">
+          {now ? '' : 'pricing …'}
+        </span>
       </div>
-      {!answer && <p className="mt-1 text-xs text-soft">Pricing month by month …</p>}
-      {answer && <Table answer={answer} by={by} currency={design.currency} />}
+      {last && <Table answer={last} by={by} currency={design.currency} />}
     </div>
   );
 }

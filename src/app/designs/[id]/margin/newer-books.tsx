@@ -1,12 +1,13 @@
 /** The price books a design is pinned to, and what a newer revision would change in it, line by line. */
 'use client';
 import { useState } from 'react';
-import { type Design, type Edit, findComponent } from '@/core/design';
+import type { Design, Edit } from '@/core/design';
 import { writeMoney } from '@/core/display';
 import { Button } from '@/ui/button';
 import type { PricingClient } from '@/workers/client';
 import type { NewerAnswer } from '@/workers/protocol';
 import type { ShelfBook } from '../shelf';
+import { AmountChanges } from './amount-changes';
 
 interface NewerBooksProps {
   readonly design: Design;
@@ -86,17 +87,7 @@ function Effect({ answer, design, onTake, onLeave }: EffectProps) {
           ? 'Nothing in this design would change.'
           : `${writeMoney(answer.before, currency)} would become ${writeMoney(answer.after, currency)} ${currency} a month`}
       </p>
-      <ul className="mt-1">
-        {answer.rows.map((row) => (
-          <li key={row.id} className="flex justify-between gap-2 text-xs">
-            <span className="min-w-0 truncate">{findComponent(design, row.id)?.name ?? row.id}</span>
-            <span className="whitespace-nowrap tabular-nums">
-              {row.before === null ? 'not priced' : writeMoney(row.before, currency)} →{' '}
-              {row.after === null ? 'not priced' : writeMoney(row.after, currency)}
-            </span>
-          </li>
-        ))}
-      </ul>
+      <AmountChanges rows={answer.rows} design={design} />
       <div className="mt-2 flex gap-2">
         <Button tone="strong" onClick={onTake}>
           Take it on

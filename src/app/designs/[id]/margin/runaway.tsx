@@ -25,7 +25,7 @@ export function Runaway({
     () => (open ? ({ ask: 'runaway', design, times } as const) : null),
     [design, open, times],
   );
-  const answer = useAsked(client, question);
+  const { last: answer } = useAsked(client, question);
   return (
     <details open={open} onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary className="cursor-pointer text-sm font-medium">If nothing stopped the traffic</summary>

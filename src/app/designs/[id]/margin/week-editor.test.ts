@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { isDrawnWeek } from '@/core/usage';
-import { readPercent } from './agreements';
+import { readPercent } from './agreement-draft';
 import { painted } from './week-editor';
 
 const NEVER = Array.from({ length: 7 }, () => '.'.repeat(24));
