@@ -10,6 +10,10 @@ interface MarginProps {
   readonly children: ReactNode;
 }
 
+/** Half over the edge, so that it never covers what scrolls beneath it. */
+const ON_THE_EDGE =
+  'top-1.5 -left-3 border border-edge p-0.5 max-[700px]:-top-3 max-[700px]:right-4 max-[700px]:left-auto';
+
 export function Margin({ label, open, onToggle, children }: MarginProps) {
   const Icon = open ? PanelRightClose : PanelRightOpen;
   return (
@@ -22,7 +26,7 @@ export function Margin({ label, open, onToggle, children }: MarginProps) {
         onClick={onToggle}
         aria-expanded={open}
         aria-label={open ? 'Close the margin' : 'Open the margin'}
-        className="absolute top-2 right-1.5 z-10 rounded bg-page p-1 text-soft hover:bg-wash"
+        className={`absolute z-10 rounded bg-page text-soft hover:bg-wash ${open ? ON_THE_EDGE : 'top-2 right-1.5 p-1'}`}
       >
         <Icon size={16} aria-hidden="true" />
       </button>

@@ -8,8 +8,6 @@ import { mixed } from './mixed-design';
 import { Pairs, rulesByLine } from './pairs';
 
 const SEEDS = Array.from({ length: 10 }, (_, at) => 2500 + at * 250);
-/** Rare pairs want more designs than fit a test; `./run bench exact` has them all. */
-const STILL_EMPTY = 12;
 
 describe('the core and the reference give the same amounts', () => {
   it.each(SEEDS)('for 250 random designs from seed %i', (from) => {
@@ -26,7 +24,7 @@ describe('the random designs', () => {
     }
   });
 
-  it('are mostly priced, and bring nearly every two rules together on some line', () => {
+  it('are mostly priced, and bring every two rules together that can meet on a line', () => {
     const pairs = new Pairs();
     let [lines, unpriced] = [0, 0];
     for (let seed = 0; seed < 2500; seed += 1) {
@@ -37,6 +35,6 @@ describe('the random designs', () => {
       pairs.add(rulesByLine(drawn, priced));
     }
     expect(unpriced / lines).toBeLessThan(0.05);
-    expect(pairs.empty().length, pairs.empty().join('; ')).toBeLessThan(STILL_EMPTY);
+    expect(pairs.empty()).toEqual([]);
   });
 });

@@ -11,31 +11,22 @@ describe('the same week', () => {
       day < days ? '.'.repeat(from) + '#'.repeat(to - from) + '.'.repeat(24 - to) : '.'.repeat(24),
     );
   const one = (likely: string) => ({ likely });
+  /** Monday to Friday between two hours: so many hours a day, a drawn week, and a peak above none. */
+  const weekdays = (from: number, to: number): readonly Running[] => [
+    { pattern: 'weekdays', hoursPerDay: one(String(to - from)), daysPerWeek: one('5') },
+    { pattern: 'week', days: week(5, from, to) },
+    {
+      pattern: 'peaks',
+      baseline: one('0'),
+      peak: one('1'),
+      days: [0, 1, 2, 3, 4],
+      from,
+      hours: one(String(to - from)),
+    },
+  ];
   const ways: readonly (readonly Running[])[] = [
-    [
-      { pattern: 'weekdays', hoursPerDay: one('8'), daysPerWeek: one('5') },
-      { pattern: 'week', days: week(5, 8, 16) },
-      {
-        pattern: 'peaks',
-        baseline: one('0'),
-        peak: one('1'),
-        days: [0, 1, 2, 3, 4],
-        from: 8,
-        hours: one('8'),
-      },
-    ],
-    [
-      { pattern: 'weekdays', hoursPerDay: one('24'), daysPerWeek: one('5') },
-      { pattern: 'week', days: week(5, 0, 24) },
-      {
-        pattern: 'peaks',
-        baseline: one('0'),
-        peak: one('1'),
-        days: [0, 1, 2, 3, 4],
-        from: 0,
-        hours: one('24'),
-      },
-    ],
+    weekdays(8, 16),
+    weekdays(0, 24),
     [
       { pattern: 'always' },
       { pattern: 'week', days: week(7, 0, 24) },
