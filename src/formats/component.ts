@@ -1,10 +1,11 @@
 /** A component as files and edits write it, and what its kind allows. */
 import { z } from 'zod';
 import { chargeFaults } from '@/core/rates';
-import { KIND_CODES, kindOf, type Kind, meterOfKind } from '@/core/books';
+import { KIND_CODES } from '@/core/books';
+import { type Component, kindFaults } from '@/core/design';
 import { charge, shareText } from './charge';
-import { amountText, code, name, term, unit } from './fields';
-import { cased, casedCount, load, running, usageEntry } from './use-fields';
+import { amountText, amountUpTo, code, name, term, unit } from './fields';
+import { cased, casedCount, casedOf, load, running, usageEntry } from './use-fields';
 
 export const need = z.strictObject({
   vcpu: amountText,
@@ -26,7 +27,9 @@ export const choice = z.discriminatedUnion('by', [
 
 export const place = z.strictObject({ book: code, region: code });
 
-export const size = z.strictObject({ vcpu: cased, memory: cased, gpu: cased.optional() });
+const sized = casedOf(amountUpTo(1_000_000, 'at most 1000000'));
+
+export const size = z.strictObject({ vcpu: sized, memory: sized, gpu: sized.optional() });
 
 export const licences = z
   .array(z.strictObject({ product: code, how: z.enum(['included', 'brought']), ownYearly: cased.optional() }))
@@ -102,37 +105,7 @@ export const component = z
     guesses: guesses.nullable().optional(),
   })
   .superRefine((value, context) => {
-    for (const message of kindFaults(value.kind, value)) context.addIssue({ code: 'custom', ...message });
-  });
-
-interface KindBound {
-  readonly choice: { readonly by: string };
-  readonly usage: Readonly<Record<string, unknown>>;
-  readonly term: string;
-  readonly licences?: readonly unknown[] | null;
-  readonly custom?: readonly unknown[] | null;
-}
-
-function kindFaults(kind: Kind, value: KindBound) {
-  const definition = kindOf(kind);
-  const faults: { path: (string | number)[]; message: string }[] = [];
-  for (const meter of Object.keys(value.usage)) {
-    if (!meterOfKind(kind, meter)) {
-      faults.push({ path: ['usage', meter], message: `${definition.label} has no meter “${meter}”` });
+    for (const { path, message } of kindFaults(value as Component)) {
+      context.addIssue({ code: 'custom', path: [...path], message });
     }
-  }
-  if (value.choice.by === 'cheapest' && definition.size === 'none') {
-    const message = `${definition.label} has no size, so it cannot be chosen by need`;
-    faults.push({ path: ['choice', 'by'], message });
-  }
-  if (value.term !== 'on-demand' && !definition.committable) {
-    faults.push({ path: ['term'], message: `${definition.label} cannot be paid with a commitment` });
-  }
-  if (value.licences?.length && !definition.licensable) {
-    faults.push({ path: ['licences'], message: `no licences run on this kind: ${definition.label}` });
-  }
-  if (value.custom?.length && kind !== 'custom') {
-    faults.push({ path: ['custom'], message: 'only own lines have charges of their own' });
-  }
-  return faults;
-}
+  });

@@ -2,14 +2,25 @@
 import { z } from 'zod';
 import { KIND_CODES } from '@/core/books';
 import { chargeFaults } from '@/core/rates';
-import type { Design } from '@/core/design';
+import { allComponents, type Component, type Design } from '@/core/design';
 import type { DesignSummary } from '@/core/range';
 import { type JsonBounds, readBoundedJson } from './bounded-json';
 import { shareText } from './charge';
 import { component } from './component';
-import { check, type Checked, type Fault, refused } from './faults';
-import { amountText, code, currency, isoDate, LIMITS, longText, name, term, unit } from './fields';
-import { cased } from './use-fields';
+import { check, type Checked, type Fault, faultsOf, refused } from './faults';
+import {
+  amountText,
+  amountUpTo,
+  code,
+  currency,
+  isoDate,
+  LIMITS,
+  longText,
+  name,
+  term,
+  unit,
+} from './fields';
+import { casedOf } from './use-fields';
 
 export const id = code;
 
@@ -24,12 +35,23 @@ export const month = z.union([
   }),
 ]);
 
+const exchangeRate = amountText.refine(
+  (text) => !(Number(text) < 1e-9 || Number(text) > 1e9),
+  'must be above zero: from 0.000000001 to 1000000000',
+);
+
+/** Of a month; doubling it is taken, more is a percentage that was meant otherwise. */
+const monthlyGrowth = casedOf(
+  amountUpTo(1, 'must be a share of at most 1 (100 % a month); 15 % is written 0.15'),
+);
+const shareOnTop = amountUpTo(10, 'must be a share of at most 10 (1 000 %); 20 % is written 0.2');
+
 export const exchange = z
   .array(
     z.strictObject({
       from: currency,
       to: currency,
-      rate: amountText.refine((text) => Number(text) > 0, 'must be above zero'),
+      rate: exchangeRate,
       date: isoDate,
     }),
   )
@@ -45,11 +67,17 @@ export const ASSUMPTION_FIELDS = {
   exchange,
   allowanceShare: shareText,
   start: z.string().regex(/^\d{4}-(0[1-9]|1[0-2])$/, 'must be a month like 2027-01'),
-  growth: z.strictObject({ traffic: cased, stock: cased }),
-  season: z.array(amountText).length(12, 'must be twelve multipliers, January first'),
-  campaigns: z.array(z.strictObject({ month: monthNumber, times: amountText })).max(60),
-  contingency: amountText,
-  tax: amountText,
+  growth: z.strictObject({ traffic: monthlyGrowth, stock: monthlyGrowth }),
+  season: z
+    .array(amountUpTo(1000, 'must be at most a thousand times'))
+    .length(12, 'must be twelve multipliers, January first'),
+  campaigns: z
+    .array(
+      z.strictObject({ month: monthNumber, times: amountUpTo(10_000, 'must be at most ten thousand times') }),
+    )
+    .max(60),
+  contingency: shareOnTop,
+  tax: shareOnTop,
   horizon: monthNumber,
   budget: amountText,
 } as const;
@@ -84,28 +112,35 @@ const agreedTiers = z
 
 export const agreements = z
   .array(
-    z.strictObject({
-      id,
-      name,
-      covers: z.strictObject({
-        books: codes,
-        categories: z.array(name).max(50),
-        kinds: z.array(z.enum(KIND_CODES)).max(KIND_CODES.length),
-        skus: codes,
+    z
+      .strictObject({
+        id,
+        name,
+        covers: z.strictObject({
+          books: codes,
+          categories: z.array(name).max(50),
+          kinds: z.array(z.enum(KIND_CODES)).max(KIND_CODES.length),
+          skus: codes,
+        }),
+        from: isoDate.nullable(),
+        to: isoDate.nullable(),
+        discount: z
+          .discriminatedUnion('by', [
+            z.strictObject({ by: z.literal('share'), share: shareText }),
+            z.strictObject({ by: z.literal('price'), price: amountText, ...FIXED }),
+            z.strictObject({ by: z.literal('tiers'), tiers: agreedTiers, ...FIXED }),
+          ])
+          .nullable(),
+        margin: amountUpTo(100, 'must be a share of at most 100; 20 % is written 0.2').nullable(),
+      })
+      .refine(({ from, to }) => !from || !to || to >= from, {
+        path: ['to'],
+        message: 'must not be before it begins',
       }),
-      from: isoDate.nullable(),
-      to: isoDate.nullable(),
-      discount: z
-        .discriminatedUnion('by', [
-          z.strictObject({ by: z.literal('share'), share: shareText }),
-          z.strictObject({ by: z.literal('price'), price: amountText, ...FIXED }),
-          z.strictObject({ by: z.literal('tiers'), tiers: agreedTiers, ...FIXED }),
-        ])
-        .nullable(),
-      margin: amountText.nullable(),
-    }),
   )
   .max(200);
+
+const MOST_ANSWERS = 2000;
 
 export const CHECK_ANSWER = { check: code, subject: z.union([id, z.literal('')]), reason: name } as const;
 
@@ -117,7 +152,7 @@ export const designSchema = z.strictObject({
   books: bookPins,
   sections: z.array(section).max(LIMITS.sections),
   agreements: agreements.optional(),
-  answers: z.array(z.strictObject(CHECK_ANSWER)).max(2000).optional(),
+  answers: z.array(z.strictObject(CHECK_ANSWER)).max(MOST_ANSWERS).optional(),
 });
 
 export const designFileSchema = z.strictObject({
@@ -166,6 +201,68 @@ export function designFaults(design: Design): Fault[] {
   });
   if (components > LIMITS.components) {
     faults.push({ path: 'sections', message: `a design holds at most ${LIMITS.components} components` });
+  }
+  return faults;
+}
+
+/** Everything about a design that a file could not say, by path. */
+export function faultsOfDesign(design: Design): Fault[] {
+  const parsed = designSchema.safeParse(design);
+  return [...(parsed.success ? [] : faultsOf(parsed.error)), ...designFaults(design)];
+}
+
+const byId = (design: Design): Map<string, Component> =>
+  new Map(allComponents(design).map((each) => [each.id, each]));
+
+/**
+ * What a change brings in that a file could not say: whatever is accepted can be taken out and brought in again. A part
+ * that was faulty before may stay so, so that the rest of it can be put right one after the other. Only what is another
+ * than before is looked at.
+ */
+export function faultsOfChange(before: Design, after: Design): Fault[] {
+  const known = byId(before);
+  const faults: Fault[] = [];
+  for (const row of allComponents(after)) {
+    const old = known.get(row.id);
+    if (old === row) continue;
+    const found = componentFaults(row);
+    if (found.length === 0) continue;
+    const had = new Set(old ? componentFaults(old).map(textOf) : []);
+    faults.push(...found.filter((fault) => !had.has(textOf(fault))));
+  }
+  const had = new Set(
+    sizeFaults(before)
+      .concat(designFaults(before))
+      .map((fault) => fault.message),
+  );
+  faults.push(
+    ...sizeFaults(after)
+      .concat(designFaults(after))
+      .filter((fault) => !had.has(fault.message)),
+  );
+  return faults;
+}
+
+const textOf = ({ path, message }: Fault): string => `${path}: ${message}`;
+
+/** By the name of the component, which is how a person knows it. */
+function componentFaults(row: Component): Fault[] {
+  const parsed = component.safeParse(row);
+  if (parsed.success) return [];
+  return faultsOf(parsed.error).map(({ path, message }) => ({
+    path: `“${row.name}” ${path}`.trim(),
+    message,
+  }));
+}
+
+/** Lists of a design that have an end. */
+function sizeFaults({ sections, answers = [] }: Design): Fault[] {
+  const faults: Fault[] = [];
+  if (sections.length > LIMITS.sections) {
+    faults.push({ path: 'sections', message: `a design has at most ${LIMITS.sections} sections` });
+  }
+  if (answers.length > MOST_ANSWERS) {
+    faults.push({ path: 'answers', message: `a design keeps at most ${MOST_ANSWERS} answers` });
   }
   return faults;
 }

@@ -1,6 +1,5 @@
 /** Fields that every format shares: bounded text without control characters, plain decimals, codes, dates. */
 import { z } from 'zod';
-import { DECIMAL_TEXT } from '@/core/base';
 import { CURRENCY_CODE } from '@/core/money';
 import { TERMS, type Term } from '@/core/terms';
 import { daysInMonth } from '@/core/time';
@@ -25,17 +24,20 @@ export const longText = z
   .max(LIMITS.text, `must be at most ${LIMITS.text} characters`)
   .regex(NO_CONTROL, 'must not contain control characters');
 
-export const decimalText = z
+/** Up to 15 digits before the point: more than any price, byte or request that is planned; sums stay exact. */
+export const AMOUNT_TEXT = /^\d{1,15}(\.\d{1,18})?$/;
+
+export const amountText = z
   .string()
   .regex(
-    DECIMAL_TEXT,
-    'must be a plain decimal as text, for example "0.0425" (no exponent, at most 18 digits after the point)',
-  );
+    /^-?\d{1,15}(\.\d{1,18})?$/,
+    'must be a plain decimal as text, for example "0.0425" (no exponent, at most 15 digits before the point and 18 after)',
+  )
+  .refine((text) => !text.startsWith('-'), 'must not be negative');
 
-/** The same without a sign. */
-export const AMOUNT_TEXT = /^\d{1,24}(\.\d{1,18})?$/;
-
-export const amountText = decimalText.refine((text) => !text.startsWith('-'), 'must not be negative');
+/** An amount that has a sensible end; `why` says it with the end. */
+export const amountUpTo = (most: number, why: string) =>
+  amountText.refine((text) => !(Number(text) > most), why);
 
 export const positiveText = amountText.refine((text) => !(Number(text) <= 0), 'must be above zero');
 
@@ -44,7 +46,15 @@ export const code = z
   .string()
   .regex(/^[A-Za-z0-9][A-Za-z0-9._-]{0,79}$/, 'must be 1 to 80 letters, digits, dots, dashes or underscores');
 
-export const currency = z.string().regex(CURRENCY_CODE, 'must be a currency code of three capital letters');
+const CURRENCIES: ReadonlySet<string> = new Set(Intl.supportedValuesOf('currency'));
+
+export const currency = z
+  .string()
+  .regex(CURRENCY_CODE, 'must be a currency code of three capital letters')
+  .refine(
+    (text) => !CURRENCY_CODE.test(text) || CURRENCIES.has(text),
+    'must be a currency that there is, such as USD or EUR',
+  );
 
 export const isoDate = z
   .string()

@@ -1,24 +1,28 @@
 /** What a component uses, as files and edits write it: cased values, quantities, running patterns, loads. */
 import { z } from 'zod';
-import { Decimal } from '@/core/base';
+import { Decimal, parseDecimal } from '@/core/base';
 import { isDrawnWeek } from '@/core/usage';
-import { amountText, positiveText, unit } from './fields';
+import { amountText, amountUpTo, positiveText, unit } from './fields';
 
 export const wholeText = amountText.refine(
   (text) => /^\d{1,7}$/.test(text) && Number(text) <= 1_000_000,
   'must be a whole number up to 1000000',
 );
 
-const casedOf = (value: typeof amountText) =>
+export const casedOf = (value: typeof amountText) =>
   z.strictObject({ likely: value, lean: value.optional(), heavy: value.optional() });
 
 export const cased = casedOf(amountText);
 
+/** Is the first more? What is no number, or is not there, is refused elsewhere and is not above anything. */
+function above(a: string | undefined, b: string | undefined): boolean {
+  const [left, right] = [parseDecimal(a ?? ''), parseDecimal(b ?? '')];
+  return left.ok && right.ok && left.value.greaterThan(right.value);
+}
+
 /** Where more is heavier: lean is not above likely, and likely not above heavy. */
 function rising<T extends typeof cased>(schema: T): T {
   return schema.superRefine(({ lean, likely, heavy }, context) => {
-    const above = (a: string | undefined, b: string | undefined): boolean =>
-      a !== undefined && b !== undefined && new Decimal(a).greaterThan(b);
     const refuse = (path: string, message: string): void =>
       context.addIssue({ code: 'custom', path: [path], message });
     if (above(lean, likely)) refuse('lean', `must not be above likely (${likely})`);
@@ -43,11 +47,16 @@ export const usageEntry = z
       .optional(),
     each: sized.optional(),
     setAside: risingCased.optional(),
-    keptDays: cased.optional(),
+    keptDays: casedOf(amountUpTo(36_500, 'a hundred years at most: 36500 days')).optional(),
   })
   .refine(
     ({ sizes, amount }) => {
       if (!sizes) return true;
+      const read = [amount.likely, ...sizes.flatMap((row) => [row.count, row.amount])].map((text) =>
+        parseDecimal(text),
+      );
+      // What is no number is refused where it stands.
+      if (read.some((each) => !each.ok)) return true;
       const total = sizes.reduce(
         (sum, row) => sum.plus(new Decimal(row.count).times(row.amount)),
         new Decimal(0),
@@ -61,7 +70,16 @@ const days = z.array(z.int().min(0).max(6)).max(7);
 const fromHour = z.int().min(0).max(23);
 
 /** Of a day: a window of more hours would overlap itself. */
-const hoursOfDay = casedOf(amountText.refine((text) => Number(text) <= 24, 'a day has 24 hours'));
+const hoursOfDay = casedOf(amountUpTo(24, 'a day has 24 hours'));
+const hoursOfMonth = casedOf(amountUpTo(744, 'a month has at most 744 hours'));
+const daysOfMonth = casedOf(amountUpTo(31, 'a month has at most 31 days'));
+const daysOfWeek = casedOf(amountUpTo(7, 'a week has 7 days'));
+const shareOfTime = casedOf(amountUpTo(1, 'must be a share between 0 and 1'));
+const minutesOfMonth = casedOf(amountUpTo(44_640, 'a month has at most 44640 minutes'));
+/** Units that run at once. */
+const manyUnits = casedOf(amountUpTo(1_000_000, 'at most 1000000 units'));
+const often = casedOf(amountUpTo(1e12, 'at most a million million'));
+const seconds = casedOf(amountUpTo(31_536_000, 'a year at most: 31536000 seconds'));
 
 const CASES = ['lean', 'likely', 'heavy'] as const;
 type CasedText = z.infer<typeof cased>;
@@ -69,14 +87,14 @@ type CasedText = z.infer<typeof cased>;
 /** In every case the first is not above the second. */
 function ordered(low: CasedText, high: CasedText): boolean {
   const read = (value: CasedText, which: (typeof CASES)[number]): string => value[which] ?? value.likely;
-  return CASES.every((which) => !new Decimal(read(low, which)).greaterThan(read(high, which)));
+  return CASES.every((which) => !above(read(low, which), read(high, which)));
 }
 
 export const running = z.discriminatedUnion('pattern', [
   z.strictObject({ pattern: z.literal('always') }),
-  z.strictObject({ pattern: z.literal('hours'), hoursPerMonth: cased }),
-  z.strictObject({ pattern: z.literal('days'), hoursPerDay: hoursOfDay, daysPerMonth: cased }),
-  z.strictObject({ pattern: z.literal('weekdays'), hoursPerDay: hoursOfDay, daysPerWeek: cased }),
+  z.strictObject({ pattern: z.literal('hours'), hoursPerMonth: hoursOfMonth }),
+  z.strictObject({ pattern: z.literal('days'), hoursPerDay: hoursOfDay, daysPerMonth: daysOfMonth }),
+  z.strictObject({ pattern: z.literal('weekdays'), hoursPerDay: hoursOfDay, daysPerWeek: daysOfWeek }),
   z.strictObject({
     pattern: z.literal('week'),
     days: z
@@ -85,16 +103,16 @@ export const running = z.discriminatedUnion('pattern', [
   }),
   z.strictObject({
     pattern: z.literal('asleep'),
-    share: cased,
-    wakeUps: cased.optional(),
-    idleMinutes: cased.optional(),
+    share: shareOfTime,
+    wakeUps: often.optional(),
+    idleMinutes: minutesOfMonth.optional(),
   }),
-  z.strictObject({ pattern: z.literal('runs'), perMonth: cased, minutesEach: cased }),
+  z.strictObject({ pattern: z.literal('runs'), perMonth: often, minutesEach: minutesOfMonth }),
   z
     .strictObject({
       pattern: z.literal('peaks'),
-      baseline: cased,
-      peak: cased,
+      baseline: manyUnits,
+      peak: manyUnits,
       days,
       from: fromHour,
       hours: hoursOfDay,
@@ -104,7 +122,7 @@ export const running = z.discriminatedUnion('pattern', [
       message: 'must not be below the baseline, in any case',
     }),
   z
-    .strictObject({ pattern: z.literal('autoscale'), floor: cased, ceiling: cased, carries: cased })
+    .strictObject({ pattern: z.literal('autoscale'), floor: manyUnits, ceiling: manyUnits, carries: often })
     .refine(({ floor, ceiling }) => ordered(floor, ceiling), {
       path: ['ceiling'],
       message: 'must not be below the floor, in any case',
@@ -113,12 +131,20 @@ export const running = z.discriminatedUnion('pattern', [
 
 export const load = z.strictObject({
   rate: z.discriminatedUnion('by', [
-    z.strictObject({ by: z.literal('requests'), perSecond: risingCased }),
-    z.strictObject({ by: z.literal('viewers'), viewers: risingCased, refreshSeconds: cased }),
+    z.strictObject({ by: z.literal('requests'), perSecond: rising(often) }),
+    z.strictObject({ by: z.literal('viewers'), viewers: rising(often), refreshSeconds: seconds }),
   ]),
-  peak: z.strictObject({ times: cased, days, from: fromHour, hours: hoursOfDay }).nullable().optional(),
-  secondsEach: cased.nullable().optional(),
+  peak: z
+    .strictObject({
+      times: casedOf(amountUpTo(10_000, 'at most ten thousand times')),
+      days,
+      from: fromHour,
+      hours: hoursOfDay,
+    })
+    .nullable()
+    .optional(),
+  secondsEach: seconds.nullable().optional(),
   requestSize: sized.nullable().optional(),
   replySize: sized.nullable().optional(),
-  requestsPerConnection: cased.nullable().optional(),
+  requestsPerConnection: often.nullable().optional(),
 });

@@ -5,7 +5,7 @@
  */
 import { applyEdits } from '@/core/design';
 import { sentenceFor } from '@/core/display';
-import { check, designFaults, editBatchSchema } from '@/formats';
+import { check, editBatchSchema, faultsOfChange } from '@/formats';
 import { requireRole } from './actor';
 import { AppError, invalid, notFound } from './app-error';
 import { refreshTotals } from './designs';
@@ -35,7 +35,7 @@ export async function editDesign(context: Context, id: string, data: unknown): P
     const applied = applyEdits(current.design, edits);
     if (!applied.ok)
       throw invalid(`The edit was refused: ${sentenceFor(applied.issue)} Nothing was changed.`);
-    const faults = designFaults(applied.value.design);
+    const faults = faultsOfChange(current.design, applied.value.design);
     if (faults.length > 0) throw invalid('The edit was refused; nothing was changed.', faults);
     const at = context.now();
     return {

@@ -1,7 +1,7 @@
 /** Rules over what is entered: averages in steps, twins of units, what stands only once. */
 import { decimal } from '../base';
 import { meterOfKind } from '../books';
-import { type Component, unitsAsList } from '../design';
+import { allComponents, type Component, kindFaults, unitsAsList, withoutKindFaults } from '../design';
 import { sentenceFor } from '../display';
 import { type Check, type CheckContext, type CheckLine, type Remedy, setField } from './model';
 import { noticeOf, perLine, ratesHere } from './per-line';
@@ -129,4 +129,23 @@ const single = perLine(
   },
 );
 
-export const USE_CHECKS: readonly Check[] = [average, binary, single, zones];
+const outOfPlace: Check = {
+  check: 'entry-out-of-place',
+  title: 'An entry that this kind does not have',
+  reason: 'It counts nowhere, and no file takes it: the design could not be copied or brought in elsewhere.',
+  find: ({ design }) =>
+    allComponents(design).flatMap((component) => {
+      const [fault] = kindFaults(component);
+      if (!fault) return [];
+      const edits = withoutKindFaults(component);
+      return [
+        {
+          subject: component.id,
+          says: `${fault.message}.`,
+          remedy: { label: edits.length > 1 ? 'Take these entries away' : 'Take the entry away', edits },
+        },
+      ];
+    }),
+};
+
+export const USE_CHECKS: readonly Check[] = [average, binary, single, zones, outOfPlace];

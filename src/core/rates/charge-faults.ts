@@ -1,5 +1,5 @@
 /** What must hold inside a charge, whoever entered it: tiers that rise, leave no gap and end. Source: "Charge structures". */
-import { assertNever, Decimal } from '../base';
+import { assertNever, Decimal, parseDecimal } from '../base';
 import type { ChargeText } from './read-charge';
 
 export interface ChargeFault {
@@ -46,7 +46,10 @@ function risingFaults(steps: readonly Step[], path: string, what: string): Charg
   let from = new Decimal(0);
   steps.forEach(({ upTo }, index) => {
     if (upTo === null) return;
-    const end = new Decimal(upTo);
+    const read = parseDecimal(upTo);
+    // What is no number is refused where it stands.
+    if (!read.ok) return;
+    const end = read.value;
     if (!end.greaterThan(from)) {
       const message = `${what} must rise without overlap: ${upTo} does not exceed ${from}`;
       faults.push({ path: `${path}[${index}].upTo`, message });

@@ -52,8 +52,12 @@ export default async function DesignPage({ params }: PageProps) {
   return (
     <Workbench
       id={stored.id}
-      initial={{ design: stored.design, revision: stored.revision, updatedAt: stored.updatedAt }}
-      before={stored.before ?? null}
+      initial={{
+        design: stored.design,
+        revision: stored.revision,
+        updatedAt: stored.updatedAt,
+        before: stored.before ?? null,
+      }}
       shelf={shelf}
     />
   );

@@ -2,6 +2,7 @@
 'use client';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import type { Design } from '@/core/design';
+import type { AmountsBefore } from '@/operations';
 import { DesignSession, type SessionState } from './session/design-session';
 import { browserOutside, readKept } from './session/outside';
 
@@ -9,6 +10,8 @@ export interface Initial {
   readonly design: Design;
   readonly revision: number;
   readonly updatedAt: string;
+  /** What it came to by the calculation before, where nobody has edited since. */
+  readonly before: AmountsBefore | null;
 }
 
 export function useSession(

@@ -5,7 +5,6 @@ import { allComponents, type Edit, type Section } from '@/core/design';
 import { Ledger } from '@/ui/ledger';
 import { Margin } from '@/ui/margin';
 import { tell } from '@/ui/toast';
-import type { AmountsBefore } from '@/operations';
 import { useOfferTaker } from '../../find';
 import { adding } from './adding';
 import { Checklist } from './checklist/checklist';
@@ -36,11 +35,10 @@ import { WorkbenchMargin } from './workbench-margin';
 interface WorkbenchProps {
   readonly id: string;
   readonly initial: Initial;
-  readonly before: AmountsBefore | null;
   readonly shelf: readonly ShelfBook[];
 }
 
-export function Workbench({ id, initial, before, shelf }: WorkbenchProps) {
+export function Workbench({ id, initial, shelf }: WorkbenchProps) {
   const { session, state } = useSession(id, initial);
   const client = usePricingClient();
   const { design } = state;
@@ -236,7 +234,8 @@ export function Workbench({ id, initial, before, shelf }: WorkbenchProps) {
         </div>
         <Margin label="Margin" open={marginOpen} onToggle={() => setMarginOpen(!marginOpen)}>
           <WorkbenchMargin
-            {...{ focused, design, client, pricing, shelf, view, apply, preview, before }}
+            {...{ focused, design, client, pricing, shelf, view, apply, preview }}
+            before={initial.before}
             selected={selection.components}
             onView={setView}
             open={(what, { id: row }) => open(what, row, '', what === 'offer' ? 'what' : 'where')}
