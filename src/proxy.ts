@@ -1,7 +1,14 @@
-/** Sets the content policy with a fresh nonce, and the other headers that keep a page to itself. */
+/** Refuses what is not ours and sets the content policy with a fresh nonce; headers of every answer are in next.config.ts. */
 import { type NextRequest, NextResponse } from 'next/server';
+import { refusalOf } from './app/lib/ours';
 
 export function proxy(request: NextRequest): NextResponse {
+  const refusal = refusalOf(request);
+  if (refusal) {
+    const code = refusal.status === 421 ? 'misdirected' : 'forbidden';
+    const body = { error: { code, message: refusal.message } };
+    return NextResponse.json(body, { status: refusal.status });
+  }
   const nonce = btoa(crypto.randomUUID());
   const development = process.env.NODE_ENV === 'development';
   const policy = [
@@ -22,13 +29,10 @@ export function proxy(request: NextRequest): NextResponse {
   headers.set('content-security-policy', policy);
   const response = NextResponse.next({ request: { headers } });
   response.headers.set('content-security-policy', policy);
-  response.headers.set('x-content-type-options', 'nosniff');
   const shared = /^\/(api\/)?shared\//.test(request.nextUrl.pathname);
   // The address of a linked report is its key: it is told to nobody and stands in no index.
   response.headers.set('referrer-policy', shared ? 'no-referrer' : 'same-origin');
   if (shared) response.headers.set('x-robots-tag', 'noindex, nofollow');
-  response.headers.set('x-frame-options', 'DENY');
-  response.headers.set('cross-origin-opener-policy', 'same-origin');
   return response;
 }
 

@@ -1,10 +1,12 @@
 /** The one place where the application meets the database: one pool per process, one context per request. */
 import 'server-only';
 import { randomUUID } from 'node:crypto';
-import { connect, LOCAL_WORKSPACE, repositories } from '@/data';
+import { connect, installationOf, LOCAL_WORKSPACE, repositories } from '@/data';
 import { AppError, type Context, LiveHub, type Stores } from '@/operations';
 
 interface Shared {
+  database?: ReturnType<typeof connect>;
+  installation?: string;
   stores?: Stores;
   live?: LiveHub;
 }
@@ -12,17 +14,23 @@ interface Shared {
 // Development reloads modules; the pool must outlive that.
 const shared = ((globalThis as { wickTally?: Shared }).wickTally ??= {});
 
-function stores(): Stores {
+function database(): ReturnType<typeof connect> {
   const url = process.env.DATABASE_URL;
   if (!url)
     throw new AppError(
       'unavailable',
       'No database is configured. Start with ./run demo, or set DATABASE_URL.',
     );
-  if (!shared.stores) {
-    shared.stores = repositories(connect(url));
-  }
-  return shared.stores;
+  return (shared.database ??= connect(url));
+}
+
+function stores(): Stores {
+  return (shared.stores ??= repositories(database()));
+}
+
+/** The name of this installation: what browsers keep belongs to it. */
+export async function installation(): Promise<string> {
+  return (shared.installation ??= await installationOf(database()));
 }
 
 export function liveHub(): LiveHub {

@@ -39,7 +39,7 @@ export async function withDatabase<T>(work: (context: Context) => Promise<T>): P
 }
 
 export async function setUpDatabase(url: string, options: { readonly demo: boolean }): Promise<void> {
-  const db = connect(url);
+  const db = connect(url, null);
   try {
     await migrate(db);
     await ensureWorkspace(db, LOCAL_WORKSPACE, 'Skerrow Ferries');

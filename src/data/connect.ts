@@ -1,4 +1,4 @@
-/** One pool of connections per process; Kysely on top of it, and single clients for bulk work. */
+/** Pools of connections, Kysely on top of them, and single clients for bulk work. */
 import { Kysely, PostgresDialect, type PostgresPoolClient } from 'kysely';
 import pg from 'pg';
 import type { Database } from './schema';
@@ -6,14 +6,36 @@ import type { Database } from './schema';
 // Dates without a time stay text: a price date has no time zone.
 pg.types.setTypeParser(pg.types.builtins.DATE, (text) => text);
 
-const pools = new WeakMap<Kysely<Database>, pg.Pool>();
+/** Milliseconds after which a query is given up: by the server, and here where the server does not answer any more. */
+const PATIENCE = 20_000;
 
-export function connect(url: string): Kysely<Database> {
-  const pool = new pg.Pool({ connectionString: url, max: 10, connectionTimeoutMillis: 5000 });
-  // A connection that breaks while idle is dropped by the pool; the next query opens another.
+interface Pools {
+  readonly queries: pg.Pool;
+  /** For what may take minutes: bringing in a price book. Few at once, and none waits for a short query. */
+  readonly bulk: pg.Pool;
+}
+
+const pools = new WeakMap<Kysely<Database>, Pools>();
+
+function poolOf(config: pg.PoolConfig): pg.Pool {
+  const pool = new pg.Pool({ connectionTimeoutMillis: 5000, keepAlive: true, ...config });
+  // A connection that breaks while idle is dropped by the pool; the next query opens another. One that breaks in use
+  // fails its query, which is where it is answered.
   pool.on('error', () => undefined);
-  const db = new Kysely<Database>({ dialect: new PostgresDialect({ pool }) });
-  pools.set(db, pool);
+  pool.on('connect', (client) => void client.on('error', () => undefined));
+  return pool;
+}
+
+/** `patience`: milliseconds for a query; none for what changes tables, which takes as long as it takes. */
+export function connect(url: string, patience: number | null = PATIENCE): Kysely<Database> {
+  const queries = poolOf({
+    connectionString: url,
+    max: 10,
+    ...(patience === null ? {} : { statement_timeout: patience, query_timeout: patience + 2000 }),
+  });
+  const bulk = poolOf({ connectionString: url, max: 4, idleTimeoutMillis: 1000, allowExitOnIdle: true });
+  const db = new Kysely<Database>({ dialect: new PostgresDialect({ pool: queries }) });
+  pools.set(db, { queries, bulk });
   return db;
 }
 
@@ -22,7 +44,7 @@ export async function inTransaction<T>(
   database: Kysely<Database>,
   work: (db: Kysely<Database>, client: pg.PoolClient) => Promise<T>,
 ): Promise<T> {
-  const client = await pools.get(database)!.connect();
+  const client = await pools.get(database)!.bulk.connect();
   const db = onClient(client);
   let broken: Error | undefined;
   try {

@@ -4,6 +4,7 @@ import { CALCULATION } from '@/core/pricing';
 import type {
   DesignListing,
   DesignStore,
+  HistoryRow,
   LineAmounts,
   LockedDesign,
   LoggedBatch,
@@ -141,9 +142,45 @@ function locked(db: Kysely<Database>, current: StoredDesign): LockedDesign {
     },
     since: async (revision) =>
       (await log().where('revision', '>', revision).orderBy('revision').execute()).map(logged),
-    latest: async (before, limit) => {
-      const rows = log().orderBy('revision', 'desc').limit(limit);
-      return (await (before === null ? rows : rows.where('revision', '<', before)).execute()).map(logged);
+    weightSince: async (revision) => {
+      const { batches, bytes } = await db
+        .selectFrom('design_edit')
+        .select(sql<number>`count(*)::int`.as('batches'))
+        .select(sql<number>`coalesce(sum(octet_length(edits::text)), 0)::float8`.as('bytes'))
+        .where('design_id', '=', current.id)
+        .where('revision', '>', revision)
+        .executeTakeFirstOrThrow();
+      return { batches, bytes };
+    },
+    namesSince: async (revision, limit) =>
+      (
+        await db
+          .selectFrom('design_edit')
+          .select('batch')
+          .where('design_id', '=', current.id)
+          .where('revision', '>', revision)
+          .orderBy('revision', 'desc')
+          .limit(limit)
+          .execute()
+      ).map((row) => row.batch),
+    latest: async (before, limit, bytes) => {
+      const rows = db
+        .selectFrom('design_edit')
+        .select(['revision', 'user_name', 'at'])
+        .select(
+          sql<HistoryRow['edits']>`case when octet_length(edits::text) <= ${bytes} then edits end`.as(
+            'edits',
+          ),
+        )
+        .where('design_id', '=', current.id)
+        .orderBy('revision', 'desc')
+        .limit(limit);
+      return (await (before === null ? rows : rows.where('revision', '<', before)).execute()).map((row) => ({
+        revision: row.revision,
+        user: row.user_name,
+        at: row.at.toISOString(),
+        edits: row.edits,
+      }));
     },
   };
 }

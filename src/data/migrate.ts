@@ -6,6 +6,7 @@ import * as coveringIndexes from './migrations/m003-covering-indexes';
 import * as handingOver from './migrations/m004-handing-over';
 import * as calculation from './migrations/m005-calculation';
 import * as lineAmounts from './migrations/m006-line-amounts';
+import * as installation from './migrations/m007-installation';
 import type { Database } from './schema';
 
 const MIGRATIONS: Readonly<Record<string, Migration>> = {
@@ -15,6 +16,7 @@ const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '004-handing-over': handingOver,
   '005-calculation': calculation,
   '006-line-amounts': lineAmounts,
+  '007-installation': installation,
 };
 
 export async function migrate(db: Kysely<Database>): Promise<void> {

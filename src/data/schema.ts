@@ -9,6 +9,7 @@ type Timestamp = ColumnType<Date, Date | string, Date | string>;
 type Numeric = ColumnType<string, string, string>;
 
 export interface Database {
+  installation: { id: string };
   workspace: { id: string; name: string; demo_loaded_at: Timestamp | null; created_at: Generated<Timestamp> };
   price_book: {
     id: Generated<string>;

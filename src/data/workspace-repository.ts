@@ -4,6 +4,11 @@ import type { Database } from './schema';
 
 export const LOCAL_WORKSPACE = '00000000-0000-4000-8000-000000000001';
 
+/** What tells this installation from every other, whatever address it answers at. */
+export async function installationOf(db: Kysely<Database>): Promise<string> {
+  return (await db.selectFrom('installation').select('id').executeTakeFirstOrThrow()).id;
+}
+
 export async function ensureWorkspace(db: Kysely<Database>, id: string, name: string): Promise<void> {
   await db
     .insertInto('workspace')

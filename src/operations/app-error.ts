@@ -7,11 +7,14 @@ import type { Fault } from '@/formats';
 export const ERROR_TABLE = {
   'not-found': { status: 404, exit: 4 },
   forbidden: { status: 403, exit: 5 },
+  misdirected: { status: 421, exit: 5 },
+  'not-json': { status: 415, exit: 2 },
   invalid: { status: 422, exit: 2 },
   'too-large': { status: 413, exit: 2 },
   stale: { status: 409, exit: 6 },
   conflict: { status: 409, exit: 6 },
   unavailable: { status: 503, exit: 7 },
+  'no-room': { status: 507, exit: 7 },
   internal: { status: 500, exit: 1 },
 } as const;
 
@@ -40,7 +43,18 @@ export class AppError extends Error {
   }
 }
 
+const NO_ROOM = new Set(['53100', 'ENOSPC', 'EDQUOT']);
+
+/** The database cannot store what came in, whoever let it through: text with NUL or half characters, numbers out of range. */
+const NOT_STORABLE = new Set(['22021', '22P05', '22P02', '22003', '22007', '22008', '22023', '54000']);
+
 const CONNECTION_CODES = new Set([
+  // Given up: it took too long, or too many wait.
+  '57014',
+  '53300',
+  '55P03',
+  '40001',
+  '40P01',
   'ECONNREFUSED',
   'ECONNRESET',
   'EPIPE',
@@ -57,9 +71,18 @@ export function asAppError(thrown: unknown): AppError {
   if (thrown instanceof AppError) return thrown;
   const code = thrown && typeof thrown === 'object' && 'code' in thrown ? String(thrown.code) : '';
   const text = thrown instanceof Error ? thrown.message : '';
+  if (NO_ROOM.has(code) || /no space left on device/i.test(text)) {
+    return new AppError('no-room', 'The disk of the database is full. Make room on it, then try again.');
+  }
+  if (NOT_STORABLE.has(code)) {
+    return new AppError('invalid', 'This holds a value that cannot be stored. Nothing was changed.');
+  }
+  if (code === '23505') return new AppError('conflict', 'This is there already. Nothing was changed.');
   if (
     CONNECTION_CODES.has(code) ||
-    /connection terminated|timeout exceeded when trying to connect/i.test(text)
+    /connection terminated|timeout exceeded when trying to connect|query read timeout|connection error/i.test(
+      text,
+    )
   ) {
     return new AppError(
       'unavailable',

@@ -9,16 +9,15 @@ import { check, editBatchSchema, faultsOfChange } from '@/formats';
 import { requireRole } from './actor';
 import { AppError, invalid, notFound } from './app-error';
 import { refreshTotals } from './designs';
-import { withoutInverse } from './history';
-import type { Context, LockedDesign, LoggedBatch } from './ports';
+import { type SavedSince, sinceOf } from './history';
+import type { Context } from './ports';
 
 export interface Saved {
   readonly revision: number;
   readonly savedAt: string;
 }
 
-type Outcome =
-  { readonly saved: Saved } | { readonly stale: readonly LoggedBatch[]; readonly revision: number };
+type Outcome = { readonly saved: Saved } | { readonly since: SavedSince };
 
 export async function editDesign(context: Context, id: string, data: unknown): Promise<Saved> {
   requireRole(context.actor, 'editor');
@@ -31,7 +30,7 @@ export async function editDesign(context: Context, id: string, data: unknown): P
       return { write: null, result: { saved: { revision: earlier.revision, savedAt: earlier.at } } };
     const { current } = locked;
     if (baseRevision !== current.revision)
-      return { write: null, result: await staleOutcome(locked, baseRevision) };
+      return { write: null, result: { since: await sinceOf(locked, baseRevision) } };
     const applied = applyEdits(current.design, edits);
     if (!applied.ok)
       throw invalid(`The edit was refused: ${sentenceFor(applied.issue)} Nothing was changed.`);
@@ -51,15 +50,10 @@ export async function editDesign(context: Context, id: string, data: unknown): P
     };
   });
   if (!outcome) throw notFound('design');
-  if ('stale' in outcome) {
-    const since = { revision: outcome.revision, batches: outcome.stale.map(withoutInverse) };
-    throw new AppError('stale', 'The design was changed meanwhile.', { since });
+  if ('since' in outcome) {
+    throw new AppError('stale', 'The design was changed meanwhile.', { since: outcome.since });
   }
   return outcome.saved;
-}
-
-async function staleOutcome(locked: LockedDesign, baseRevision: number): Promise<Outcome> {
-  return { stale: await locked.since(baseRevision), revision: locked.current.revision };
 }
 
 /** After a save: prices the design again for lists. Kept apart so that an edit is acknowledged as soon as it is safe. */

@@ -1,14 +1,22 @@
 /** What happened to a design: what others saved since, all revisions, and the design as it was at one of them. */
-import { applyEdits, type Design, type Edit } from '@/core/design';
+import { applyEdits, type Design } from '@/core/design';
 import { requireRole } from './actor';
 import { invalid, notFound } from './app-error';
-import type { Context, LockedDesign, LoggedBatch } from './ports';
+import type { Context, HistoryRow, LockedDesign, LoggedBatch } from './ports';
 
 const SHOWN = 100;
+/** Bytes of a batch that is listed edit by edit. */
+const LISTED = 20_000;
+/** What is answered batch by batch; beyond it the design as it is now says the same in less. */
+const MOST_BATCHES = 200;
+const MOST_BYTES = 500_000;
+const MOST_NAMES = 5000;
 
 export interface SavedSince {
   readonly revision: number;
   readonly batches: readonly Omit<LoggedBatch, 'inverse'>[];
+  /** Where that would be too much: the design as it is, and the names of what was saved. */
+  readonly whole?: { readonly design: Design; readonly saved: readonly string[] };
 }
 
 async function reading<T>(
@@ -27,10 +35,18 @@ async function reading<T>(
 
 /** Everything saved after a revision, oldest first. */
 export function savedSince(context: Context, id: string, revision: number): Promise<SavedSince> {
-  return reading(context, id, async (locked) => ({
-    revision: locked.current.revision,
-    batches: (await locked.since(revision)).map(withoutInverse),
-  }));
+  return reading(context, id, (locked) => sinceOf(locked, revision));
+}
+
+/** Bounded, however much was saved and however old the revision is. */
+export async function sinceOf(locked: LockedDesign, revision: number): Promise<SavedSince> {
+  const { current } = locked;
+  const { batches, bytes } = await locked.weightSince(revision);
+  if (batches <= MOST_BATCHES && bytes <= MOST_BYTES) {
+    return { revision: current.revision, batches: (await locked.since(revision)).map(withoutInverse) };
+  }
+  const saved = await locked.namesSince(revision, MOST_NAMES);
+  return { revision: current.revision, batches: [], whole: { design: current.design, saved } };
 }
 
 /** As it is sent: what takes a batch back stays here. */
@@ -38,23 +54,13 @@ export function withoutInverse({ inverse: _, ...batch }: LoggedBatch): Omit<Logg
   return batch;
 }
 
-export interface HistoryRow {
-  readonly revision: number;
-  readonly user: string;
-  readonly at: string;
-  readonly edits: readonly Edit[];
-}
-
 /** A page of revisions, newest first. */
-export function designHistory(context: Context, id: string, before: number | null): Promise<HistoryRow[]> {
-  return reading(context, id, async (locked) =>
-    (await locked.latest(before, SHOWN)).map(({ revision, user, at, edits }) => ({
-      revision,
-      user,
-      at,
-      edits,
-    })),
-  );
+export function designHistory(
+  context: Context,
+  id: string,
+  before: number | null,
+): Promise<readonly HistoryRow[]> {
+  return reading(context, id, (locked) => locked.latest(before, SHOWN, LISTED));
 }
 
 /** The design as it was: what was done since is taken back, the newest first. Nothing is changed by this. */

@@ -123,11 +123,28 @@ async function changeNow<T>(entry: KeptDesign, id: string, work: Work<T>): Promi
     current: entry.stored,
     batch: async (batch) => entry.log.find((each) => each.batch === batch) ?? null,
     since: async (revision) => entry.log.filter((each) => each.revision > revision),
-    latest: async (before, limit) =>
+    weightSince: async (revision) => {
+      const later = entry.log.filter((each) => each.revision > revision);
+      const bytes = later.reduce((sum, each) => sum + JSON.stringify(each.edits).length, 0);
+      return { batches: later.length, bytes };
+    },
+    namesSince: async (revision, limit) =>
+      entry.log
+        .filter((each) => each.revision > revision)
+        .map((each) => each.batch)
+        .reverse()
+        .slice(0, limit),
+    latest: async (before, limit, bytes) =>
       entry.log
         .filter((each) => before === null || each.revision < before)
         .slice(-limit)
-        .reverse(),
+        .reverse()
+        .map(({ revision: number, user, at: when, edits }) => ({
+          revision: number,
+          user,
+          at: when,
+          edits: JSON.stringify(edits).length <= bytes ? edits : null,
+        })),
   });
   if (!write) return result;
   const revision = entry.stored.revision + 1;

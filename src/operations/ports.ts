@@ -79,8 +79,20 @@ export interface LockedDesign {
   readonly current: StoredDesign;
   batch(batch: string): Promise<LoggedBatch | null>;
   since(revision: number): Promise<readonly LoggedBatch[]>;
-  /** Newest first; `before` a revision, or from the newest on. */
-  latest(before: number | null, limit: number): Promise<readonly LoggedBatch[]>;
+  /** How much `since` would read, before it is read. */
+  weightSince(revision: number): Promise<{ readonly batches: number; readonly bytes: number }>;
+  /** The names alone of what was saved since, the newest first. */
+  namesSince(revision: number, limit: number): Promise<readonly string[]>;
+  /** Newest first; `before` a revision, or from the newest on. Batches larger than `bytes` come without their edits. */
+  latest(before: number | null, limit: number, bytes: number): Promise<readonly HistoryRow[]>;
+}
+
+export interface HistoryRow {
+  readonly revision: number;
+  readonly user: string;
+  readonly at: string;
+  /** Null: too large to be listed. */
+  readonly edits: readonly Edit[] | null;
 }
 
 export interface DesignStore {

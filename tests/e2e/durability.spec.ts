@@ -37,6 +37,7 @@ test.describe('killed in the middle', () => {
   const send = (baseRevision: number, count: string) =>
     fetch(`${application.address}/api/designs/${DESIGN}/edits`, {
       method: 'POST',
+      headers: { 'content-type': 'application/json', 'sec-fetch-site': 'same-origin' },
       body: JSON.stringify({
         baseRevision,
         batch: crypto.randomUUID(),

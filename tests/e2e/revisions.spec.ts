@@ -1,11 +1,11 @@
 /** A design stays on its revision, says what a newer one would change, takes it on, and takes it back. */
-import { cell, COLUMN, expect, openDesign, test, total } from './screen';
+import { cell, COLUMN, expect, openDesign, test, total, OURS } from './screen';
 
 const ARCHIVE = '/api/designs/00000000-0000-4000-8000-000000000103/copy';
 
 test('a newer revision is looked at, taken on and taken back', async ({ page }) => {
   await page.goto('/designs');
-  const copied = (await (await page.request.post(ARCHIVE)).json()) as { id: string };
+  const copied = (await (await page.request.post(ARCHIVE, OURS)).json()) as { id: string };
   await openDesign(page, `/designs/${copied.id}`);
   const before = await total(page);
   await page.getByTestId('total').click();
@@ -21,7 +21,7 @@ test('a newer revision is looked at, taken on and taken back', async ({ page }) 
 
 test('a design takes the workspace’s newest exchange rates', async ({ page }) => {
   await page.goto('/designs');
-  const copied = (await (await page.request.post(ARCHIVE)).json()) as { id: string };
+  const copied = (await (await page.request.post(ARCHIVE, OURS)).json()) as { id: string };
   await openDesign(page, `/designs/${copied.id}`);
   await page.getByTestId('total').click();
   const margin = page.getByRole('complementary', { name: 'Margin' });
@@ -32,7 +32,7 @@ test('a design takes the workspace’s newest exchange rates', async ({ page }) 
 
 test('months and years follow growth and the months a component exists', async ({ page }) => {
   await page.goto('/designs');
-  const copied = (await (await page.request.post(ARCHIVE)).json()) as { id: string };
+  const copied = (await (await page.request.post(ARCHIVE, OURS)).json()) as { id: string };
   await openDesign(page, `/designs/${copied.id}`);
   await page.getByTestId('total').click();
   const margin = page.getByRole('complementary', { name: 'Margin' });

@@ -52,6 +52,9 @@ export const test = base.extend<{ quiet: void }, { application: string }>({
 
 export { expect };
 
+/** What a page of our own says of its requests. */
+export const OURS = { headers: { 'sec-fetch-site': 'same-origin' } };
+
 /** The ledger cell of a named component. */
 export function cell(page: Page, row: string, column: number): Locator {
   return page.getByRole('row').filter({ hasText: row }).first().getByRole('gridcell').nth(column);
@@ -76,14 +79,14 @@ export async function saved(page: Page): Promise<void> {
 
 /** A design of its own for a test that changes things. */
 export async function freshDesign(page: Page, title: string): Promise<string> {
-  const made = await page.request.post('/api/designs', { data: { title } });
+  const made = await page.request.post('/api/designs', { data: { title }, ...OURS });
   expect(made.status()).toBe(201);
   const { id } = (await made.json()) as { id: string };
   return id;
 }
 
 export async function copyOfBooking(page: Page): Promise<string> {
-  const made = await page.request.post(`/api${BOOKING}/copy`);
+  const made = await page.request.post(`/api${BOOKING}/copy`, OURS);
   const { id } = (await made.json()) as { id: string };
   return `/designs/${id}`;
 }
@@ -91,5 +94,6 @@ export async function copyOfBooking(page: Page): Promise<string> {
 export async function edit(page: Page, design: string, edits: object[], baseRevision: number) {
   return page.request.post(`/api${design}/edits`, {
     data: { baseRevision, batch: crypto.randomUUID(), edits },
+    ...OURS,
   });
 }

@@ -25,6 +25,7 @@ export const wiring = {
     return outside;
   },
   liveHub: (): LiveHub => wired.hub,
+  installation: async (): Promise<string> => 'this-one',
 };
 
 /** Stands in for `next/server`. */
@@ -77,7 +78,16 @@ export async function call(
   { query = '', body, headers = {} }: Sent = {},
 ): Promise<Answered> {
   const text = body === undefined || typeof body === 'string' ? body : JSON.stringify(body);
-  const init = { method, headers, ...(text === undefined ? {} : { body: text }) };
+  const init = {
+    method,
+    headers: {
+      host: 'localhost:4310',
+      'sec-fetch-site': 'same-origin',
+      ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+      ...headers,
+    },
+    ...(text === undefined ? {} : { body: text }),
+  };
   const handle = (route as Record<string, Route>)[method]!;
   const response = await handle(new Request(`http://here/x${query}`, init), {
     params: Promise.resolve(params),

@@ -105,7 +105,7 @@ describe('a design', () => {
 
   it('is watched: the revision at once, each new one, and how many are there', async () => {
     const abort = new AbortController();
-    const request = new Request('http://here/x', { signal: abort.signal });
+    const request = new Request('http://here/x', { headers: { host: 'localhost' }, signal: abort.signal });
     const response = await (liveRoute as { GET: Route }).GET(request, {
       params: Promise.resolve({ id }),
     });
@@ -114,7 +114,11 @@ describe('a design', () => {
       .getReader() as ReadableStreamDefaultReader<string>;
     let heard = '';
     const until = async (text: string): Promise<void> => {
-      while (!heard.includes(text)) heard += (await reader.read()).value ?? '';
+      while (!heard.includes(text)) {
+        const { done, value } = await reader.read();
+        if (done) throw new Error(`it ended before “${text}”: ${heard}`);
+        heard += value;
+      }
     };
     await until('event: revision\ndata: 0');
     await call(editsRoute, 'POST', { id }, { body: rename('Web') });

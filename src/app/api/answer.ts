@@ -1,5 +1,7 @@
 /** What all route handlers share: bounded bodies, the same-origin check, and errors as their outside form. */
 import 'server-only';
+import { installation } from '@/app/wiring';
+import { refusalOf } from '@/app/lib/ours';
 import { utf8Text } from '@/formats';
 import { AppError, asAppError, ERROR_TABLE } from '@/operations';
 
@@ -10,7 +12,7 @@ type Handler = (request: Request, params: Params) => Promise<Response>;
 export function handler(handle: Handler) {
   return async (request: Request, context: { params: Promise<Params> }): Promise<Response> => {
     try {
-      if (request.method !== 'GET') requireSameOrigin(request);
+      requireOurs(request);
       return await handle(request, await context.params);
     } catch (thrown) {
       const error = asAppError(thrown);
@@ -20,12 +22,10 @@ export function handler(handle: Handler) {
   };
 }
 
-/** Other sites must not be able to change anything through a person's browser. */
-function requireSameOrigin(request: Request): void {
-  const site = request.headers.get('sec-fetch-site');
-  if (site && site !== 'same-origin' && site !== 'none') {
-    throw new AppError('forbidden', 'Requests from other sites are not accepted.');
-  }
+/** Pages are asked the same in `proxy.ts`; uploads do not pass there. */
+function requireOurs(request: Request): void {
+  const refusal = refusalOf(request);
+  if (refusal) throw new AppError(refusal.status === 421 ? 'misdirected' : 'forbidden', refusal.message);
 }
 
 /** The body as text, refused with `too-large` as soon as it exceeds `mostBytes`. */
@@ -53,6 +53,10 @@ export async function boundedText(request: Request, mostBytes: number): Promise<
 }
 
 export async function boundedJson(request: Request, mostBytes: number): Promise<unknown> {
+  // What a form of another page can send is not taken for data.
+  if (!/^application\/json\b/i.test(request.headers.get('content-type') ?? '')) {
+    throw new AppError('not-json', 'The request must be JSON (content-type: application/json).');
+  }
   const text = await boundedText(request, mostBytes);
   try {
     return JSON.parse(text) as unknown;
@@ -61,8 +65,16 @@ export async function boundedJson(request: Request, mostBytes: number): Promise<
   }
 }
 
-/** Published revisions never change, so browsers may keep them. */
-export const FOREVER = { 'cache-control': 'private, max-age=31536000, immutable' };
+/**
+ * What never changes in this installation, as published revisions do not: a browser keeps it, and asks whether it is
+ * still talking to the same installation before it uses it. Another one may answer at the same address tomorrow.
+ */
+export async function unchanging(request: Request, read: () => Promise<unknown>): Promise<Response> {
+  const mark = `"${await installation()}"`;
+  const headers = { 'cache-control': 'private, no-cache', etag: mark };
+  if (request.headers.get('if-none-match') === mark) return new Response(null, { status: 304, headers });
+  return Response.json(await read(), { headers });
+}
 
 export function revisionOf(params: Params): number {
   const revision = Number(params.revision);

@@ -74,7 +74,11 @@ function SavedState({ state }: { readonly state: SessionState }) {
   const text = {
     saved: `Saved ${writeWhen(state.savedAt)} · revision ${state.revision}`,
     saving: 'Saving …',
-    unreachable: 'No connection. Your edits are kept and will be saved.',
+    unreachable: `${state.message ?? 'No connection.'} ${
+      state.keeps
+        ? 'Your edits are kept and will be saved.'
+        : 'This browser keeps nothing: leave this page open until they are saved.'
+    }`,
     refused: state.message ?? 'The last edit was refused.',
   }[state.saving];
   const strange = state.saving === 'unreachable' || state.saving === 'refused';

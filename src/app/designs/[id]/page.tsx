@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { context } from '@/app/wiring';
+import { context, installation } from '@/app/wiring';
 import { asAppError, listBooks, openDesign, readCatalogue } from '@/operations';
 import type { ShelfBook } from './shelf';
 import { Workbench } from './workbench';
@@ -53,6 +53,7 @@ export default async function DesignPage({ params }: PageProps) {
     <Workbench
       id={stored.id}
       initial={{
+        installation: await installation(),
         design: stored.design,
         revision: stored.revision,
         updatedAt: stored.updatedAt,

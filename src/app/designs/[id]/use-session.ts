@@ -4,9 +4,12 @@ import { useEffect, useState, useSyncExternalStore } from 'react';
 import type { Design } from '@/core/design';
 import type { AmountsBefore } from '@/operations';
 import { DesignSession, type SessionState } from './session/design-session';
-import { browserOutside, readKept } from './session/outside';
+import { adoptLeft, readOwn, thisWindow } from './session/kept-edits';
+import { browserOutside } from './session/outside';
 
 export interface Initial {
+  /** What the browser keeps is kept for this one. */
+  readonly installation: string;
   readonly design: Design;
   readonly revision: number;
   readonly updatedAt: string;
@@ -14,24 +17,42 @@ export interface Initial {
   readonly before: AmountsBefore | null;
 }
 
+/** Milliseconds between two looks for what windows left that are gone. */
+const LOOK = 15_000;
+
 export function useSession(
-  id: string,
+  design: string,
   initial: Initial,
 ): { readonly session: DesignSession; readonly state: SessionState } {
-  const [session, setSession] = useState(() => new DesignSession(initial, browserOutside(id)));
+  const { installation } = initial;
+  const [session] = useState(
+    () => new DesignSession(initial, browserOutside({ installation, design }), crypto.randomUUID()),
+  );
   useEffect(() => {
-    const kept = readKept(id);
-    if (!kept) return;
+    const here = { installation, design };
+    let gone = false;
+    const look = (): void => {
+      if (gone || session.getState().saving === 'unreachable') return;
+      void adoptLeft(here, (pending) => session.adopt(pending)).catch(() => undefined);
+    };
     // Edits from before a reload are only known in the browser, after the page is there.
-    const resumed = new DesignSession(initial, browserOutside(id), kept);
-    // eslint-disable-next-line react-hooks/set-state-in-effect
-    setSession(resumed);
-    resumed.start();
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- once, when the page opens
-  }, []);
+    void thisWindow().then((tab) => {
+      if (gone) return;
+      session.adopt(readOwn(here, tab));
+      look();
+    });
+    const timer = setInterval(look, LOOK);
+    window.addEventListener('focus', look);
+    return () => {
+      gone = true;
+      clearInterval(timer);
+      window.removeEventListener('focus', look);
+    };
+  }, [installation, design, session]);
   useEffect(() => {
     const warn = (event: BeforeUnloadEvent): void => {
-      if (session.getState().saving === 'saving') event.preventDefault();
+      const { saving, keeps } = session.getState();
+      if (saving === 'saving' || !keeps) event.preventDefault();
     };
     window.addEventListener('beforeunload', warn);
     return () => window.removeEventListener('beforeunload', warn);

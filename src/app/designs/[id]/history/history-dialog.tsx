@@ -32,6 +32,12 @@ export function HistoryDialog(props: HistoryDialogProps) {
   );
 }
 
+/** The first revision is 1. */
+const goesOn = (rows: readonly HistoryRow[]): boolean => (rows.at(-1)?.revision ?? 1) > 1;
+
+const wordsOf = ({ edits }: HistoryRow, design: Design): string[] =>
+  edits ? describeEdits(edits, design) : ['Many changes at once'];
+
 function History({ id, design, revision, onRestore }: HistoryDialogProps) {
   const [rows, setRows] = useState<readonly HistoryRow[] | null>(null);
   const [more, setMore] = useState(true);
@@ -45,7 +51,7 @@ function History({ id, design, revision, onRestore }: HistoryDialogProps) {
       (found) => {
         if (!current) return;
         setRows(found);
-        setMore(found.length === 100);
+        setMore(goesOn(found));
       },
       (error: unknown) => current && said(error),
     );
@@ -57,7 +63,7 @@ function History({ id, design, revision, onRestore }: HistoryDialogProps) {
     const last = rows?.at(-1)?.revision ?? 0;
     const older = await callApi<readonly HistoryRow[]>(`${address}?before=${last}`);
     setRows([...(rows ?? []), ...older]);
-    setMore(older.length === 100);
+    setMore(goesOn(older));
   };
   const choose = (number: number): void => {
     setFault(null);
@@ -74,7 +80,7 @@ function History({ id, design, revision, onRestore }: HistoryDialogProps) {
         <ul aria-label="Revisions">
           {numbers.map((number) => {
             const row = rows!.find((each) => each.revision === number);
-            const words = row ? describeEdits(row.edits, design) : ['The design was made'];
+            const words = row ? wordsOf(row, design) : ['The design was made'];
             return (
               <li key={number}>
                 <button

@@ -5,7 +5,9 @@
  */
 import { applyEdits, type Design, type Edit, editTarget } from '@/core/design';
 import { sentenceFor } from '@/core/display';
-import type { Batch, Conflict, Kept, Outside, RemoteBatch, SessionState } from './session-types';
+import { faultsOfChange } from '@/formats/design';
+import type { Conflict, Outside, PendingBatch, SendResult, SessionState, Since } from './session-types';
+import { rebased } from './rebased';
 
 export type * from './session-types';
 
@@ -15,30 +17,30 @@ interface Step {
 }
 
 const RETRY = [500, 1000, 2000, 5000];
+/** So often is a batch sent that the server could not take. */
+const TRIES = 4;
 
 export class DesignSession {
   private base: Design;
   private baseRevision: number;
-  /** The revision that pending edits were made on: older than the base after a reload. */
-  private sendFrom: number;
-  private pending: Batch[] = [];
+  private pending: PendingBatch[] = [];
   private draft: readonly Edit[] = [];
   private undoSteps: Step[] = [];
   private redoSteps: Step[] = [];
   private sending = false;
   private failures = 0;
+  private tries = 0;
+  private stales = 0;
   private state: SessionState;
   private readonly listeners = new Set<() => void>();
 
   constructor(
     initial: { readonly design: Design; readonly revision: number; readonly updatedAt: string },
     private readonly outside: Outside,
-    kept: Kept | null = null,
+    private readonly tab = 'here',
   ) {
     this.base = initial.design;
     this.baseRevision = initial.revision;
-    this.sendFrom =
-      kept && kept.pending.length > 0 ? Math.min(kept.baseRevision, initial.revision) : initial.revision;
     this.state = {
       design: initial.design,
       version: 1,
@@ -46,14 +48,11 @@ export class DesignSession {
       saving: 'saved',
       savedAt: initial.updatedAt,
       message: null,
+      keeps: true,
       conflicts: [],
       canUndo: false,
       canRedo: false,
     };
-    if (kept) {
-      this.pending = [...kept.pending];
-      this.show();
-    }
   }
 
   readonly subscribe = (listener: () => void): (() => void) => {
@@ -63,14 +62,22 @@ export class DesignSession {
 
   readonly getState = (): SessionState => this.state;
 
-  /** Sends what is still pending, for example from before a reload. */
-  start(): void {
+  /** Takes over what was kept and not saved: from before a reload, or of a window that is gone. */
+  adopt(kept: readonly PendingBatch[]): boolean {
+    const known = new Set(this.pending.map((each) => each.batch));
+    const fresh = kept.filter((each) => !known.has(each.batch));
+    if (fresh.length === 0) return true;
+    this.pending = [...this.pending, ...fresh];
+    this.keepPending();
+    this.patch({ saving: this.failures > 0 ? 'unreachable' : 'saving' });
+    this.show();
     void this.flush();
+    return this.state.keeps;
   }
 
   /** Others saved: their edits go under what is pending here. Nothing is asked unless both changed the same. */
-  catchUp(revision: number, batches: readonly RemoteBatch[]): void {
-    if (revision > this.baseRevision) this.rebase(revision, batches);
+  catchUp(since: Since): void {
+    if (since.revision > this.baseRevision) this.rebase(since);
   }
 
   /** Makes a change. Returns a sentence if it cannot be made; nothing is changed then. */
@@ -80,6 +87,11 @@ export class DesignSession {
     if (!applied.ok) {
       this.show();
       return sentenceFor(applied.issue);
+    }
+    const [fault] = faultsOfChange(this.current(), applied.value.design);
+    if (fault) {
+      this.show();
+      return `${fault.path}: ${fault.message}.`;
     }
     this.undoSteps.push({ undo: applied.value.inverse, redo: edits });
     this.redoSteps = [];
@@ -126,7 +138,8 @@ export class DesignSession {
   }
 
   private enqueue(edits: readonly Edit[]): void {
-    this.pending.push({ batch: this.outside.newId(), edits });
+    const { baseRevision: from, tab } = this;
+    this.pending.push({ batch: this.outside.newId(), edits, from, tab });
     this.keepPending();
     this.patch({ saving: this.failures > 0 ? 'unreachable' : 'saving', message: null });
     this.show();
@@ -158,9 +171,8 @@ export class DesignSession {
   }
 
   private keepPending(): void {
-    this.outside.keep(
-      this.pending.length > 0 ? { baseRevision: this.sendFrom, pending: this.pending } : null,
-    );
+    const keeps = this.outside.keep(this.pending);
+    if (keeps !== this.state.keeps) this.patch({ keeps });
   }
 
   private async flush(): Promise<void> {
@@ -169,86 +181,92 @@ export class DesignSession {
     try {
       while (this.pending.length > 0) {
         const first = this.pending[0]!;
-        const answer = await this.outside.send({ baseRevision: this.sendFrom, ...first });
-        if (answer.result === 'unreachable') return this.waitAndRetry();
-        this.failures = 0;
-        if (answer.result === 'saved') this.acknowledge(first, answer.revision, answer.savedAt);
-        else if (answer.result === 'stale') this.rebase(answer.revision, answer.batches);
-        else this.drop(first, answer.message);
+        const { batch, edits } = first;
+        const baseRevision = Math.min(first.from, this.baseRevision);
+        const answer = await this.outside.send({ baseRevision, batch, edits });
+        if (!this.take(first, answer)) return;
       }
     } finally {
       this.sending = false;
     }
   }
 
-  private acknowledge(batch: Batch, revision: number, savedAt: string): void {
+  /** False: not now, it was put off. */
+  private take(first: PendingBatch, answer: SendResult): boolean {
+    if (answer.result === 'unreachable') {
+      this.waitAndRetry(answer.message ?? null);
+      return false;
+    }
+    this.failures = 0;
+    if (answer.result === 'stale') {
+      this.rebase(answer);
+      this.stales += 1;
+      // Many who save at once would else do nothing but ask.
+      if (this.stales < 3) return true;
+      this.outside.later(Math.random() * 100 * Math.min(this.stales, 20), () => void this.flush());
+      return false;
+    }
+    this.stales = 0;
+    if (answer.result === 'failed' && this.tries + 1 < TRIES) {
+      this.tries += 1;
+      this.outside.later(RETRY[this.tries]!, () => void this.flush());
+      return false;
+    }
+    this.tries = 0;
+    if (answer.result === 'saved') this.acknowledge(first, answer.revision, answer.savedAt);
+    else this.drop(first, answer.message);
+    return true;
+  }
+
+  private acknowledge(batch: PendingBatch, revision: number, savedAt: string): void {
     const applied = applyEdits(this.base, batch.edits);
     if (revision > this.baseRevision && applied.ok) {
       this.base = applied.value.design;
       this.baseRevision = revision;
     }
-    this.sendFrom = Math.max(this.baseRevision, revision);
-    this.pending = this.pending.filter((each) => each.batch !== batch.batch);
+    // What was made with it in sight is made on the revision that it became.
+    const at = this.pending.findIndex((each) => each.batch === batch.batch);
+    const sawIt = (each: PendingBatch, index: number): boolean =>
+      index > at && (each.tab === batch.tab || each.tab === this.tab);
+    this.pending = this.pending
+      .map((each, index) => (sawIt(each, index) ? { ...each, from: Math.max(each.from, revision) } : each))
+      .filter((each) => each.batch !== batch.batch);
     this.keepPending();
     const saving = this.pending.length > 0 ? 'saving' : 'saved';
     this.patch({ revision: this.baseRevision, savedAt, saving, message: null });
   }
 
-  private rebase(revision: number, batches: readonly RemoteBatch[]): void {
-    const own = new Set(this.pending.map((each) => each.batch));
-    const saved = new Set(batches.map((each) => each.batch));
-    const remote = new Map<string, Edit>();
-    for (const each of batches) {
-      if (each.revision > this.baseRevision) {
-        const applied = applyEdits(this.base, each.edits);
-        if (applied.ok) this.base = applied.value.design;
-      }
-      if (!own.has(each.batch)) for (const edit of each.edits) remote.set(editTarget(edit), edit);
-    }
-    this.baseRevision = revision;
-    this.sendFrom = revision;
-    const conflicts: Conflict[] = [];
-    let base = this.base;
-    this.pending = this.pending.flatMap((batch) => {
-      if (saved.has(batch.batch)) return [];
-      const edits: Edit[] = [];
-      for (const edit of batch.edits) {
-        const theirs = remote.get(editTarget(edit));
-        const applied = applyEdits(base, [edit]);
-        if (theirs && !sameOutcome(theirs, edit))
-          conflicts.push({ id: this.outside.newId(), mine: edit, theirs });
-        else if (!applied.ok) conflicts.push({ id: this.outside.newId(), mine: edit, theirs: null });
-        else {
-          base = applied.value.design;
-          edits.push(edit);
-        }
-      }
-      return edits.length > 0 ? [{ ...batch, edits }] : [];
-    });
+  private rebase(since: Since): void {
+    const next = rebased(
+      { base: this.base, revision: this.baseRevision, pending: this.pending },
+      since,
+      this.outside.newId,
+    );
+    this.base = next.base;
+    this.baseRevision = since.revision;
+    this.pending = next.pending;
     this.keepPending();
     this.patch({
-      revision,
-      conflicts: [...this.state.conflicts, ...conflicts],
+      revision: since.revision,
+      conflicts: [...this.state.conflicts, ...next.conflicts],
       saving: this.pending.length > 0 ? 'saving' : 'saved',
     });
     this.show();
   }
 
-  private drop(batch: Batch, message: string): void {
+  /** Taken back, with its step: what comes after goes on. */
+  private drop(batch: PendingBatch, message: string): void {
     this.pending = this.pending.filter((each) => each.batch !== batch.batch);
+    this.undoSteps = this.undoSteps.filter((step) => step.redo !== batch.edits);
     this.keepPending();
     this.patch({ saving: 'refused', message });
     this.show();
   }
 
-  private waitAndRetry(): void {
+  private waitAndRetry(message: string | null): void {
     const delay = RETRY[Math.min(this.failures, RETRY.length - 1)]!;
     this.failures += 1;
-    this.patch({ saving: 'unreachable', message: null });
+    this.patch({ saving: 'unreachable', message });
     this.outside.later(delay, () => void this.flush());
   }
-}
-
-function sameOutcome(a: Edit, b: Edit): boolean {
-  return JSON.stringify(a) === JSON.stringify(b);
 }

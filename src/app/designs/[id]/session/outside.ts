@@ -1,18 +1,18 @@
 /** The session's outside in a browser: the edits route, local storage for what is not saved yet, timers. */
-import type { Kept, Outside, RemoteBatch, SendResult } from './design-session';
+import { type KeptPlace, thisWindow, writeKept } from './kept-edits';
+import type { Outside, PendingBatch, SendResult, Since } from './session-types';
 
-const keyOf = (id: string): string => `wick-tally/pending/${id}`;
+/** So busy or so far away that it is tried again later: nothing was said of the edit itself. */
+const AWAY: ReadonlySet<number> = new Set([408, 425, 429, 502, 503, 504, 507]);
 
-export function readKept(id: string): Kept | null {
-  try {
-    const text = localStorage.getItem(keyOf(id));
-    return text ? (JSON.parse(text) as Kept) : null;
-  } catch {
-    return null;
-  }
-}
-
-export function browserOutside(id: string): Outside {
+export function browserOutside(place: KeptPlace): Outside {
+  const { design: id } = place;
+  let tab: string | null = null;
+  let waiting: readonly PendingBatch[] | null = null;
+  void thisWindow().then((mine) => {
+    tab = mine;
+    if (waiting) writeKept(place, mine, waiting);
+  });
   return {
     send: async (body): Promise<SendResult> => {
       let response: Response;
@@ -21,26 +21,30 @@ export function browserOutside(id: string): Outside {
           method: 'POST',
           headers: { 'content-type': 'application/json' },
           body: JSON.stringify(body),
-          keepalive: JSON.stringify(body).length < 60_000,
+          keepalive: JSON.stringify(body).length < 20_000,
         });
       } catch {
         return { result: 'unreachable' };
       }
       const answer = (await response.json().catch(() => null)) as Answer | null;
       if (response.ok && answer && 'revision' in answer) return { result: 'saved', ...answer };
-      if (!answer || !('error' in answer) || response.status >= 500) return { result: 'unreachable' };
+      if (AWAY.has(response.status)) {
+        const message = answer && 'error' in answer ? answer.error.message : undefined;
+        return { result: 'unreachable', ...(message && { message }) };
+      }
+      if (!answer || !('error' in answer)) {
+        return { result: 'failed', message: `The server did not take the edit (${response.status}).` };
+      }
       const { since, message, faults } = answer.error;
       if (since) return { result: 'stale', ...since };
+      if (response.status >= 500) return { result: 'failed', message };
       const where = faults?.map((fault) => `${fault.path} ${fault.message}`).join('; ');
       return { result: 'refused', message: where ? `${message} ${where}` : message };
     },
-    keep: (kept) => {
-      try {
-        if (kept) localStorage.setItem(keyOf(id), JSON.stringify(kept));
-        else localStorage.removeItem(keyOf(id));
-      } catch {
-        // A full or forbidden store only means that unsaved edits do not outlive the page.
-      }
+    keep: (pending) => {
+      if (tab !== null) return writeKept(place, tab, pending);
+      waiting = pending;
+      return true;
     },
     newId: () => crypto.randomUUID(),
     later: (milliseconds, action) => void setTimeout(action, milliseconds),
@@ -53,6 +57,6 @@ type Answer =
       readonly error: {
         readonly message: string;
         readonly faults?: readonly { readonly path: string; readonly message: string }[];
-        readonly since?: { readonly revision: number; readonly batches: readonly RemoteBatch[] };
+        readonly since?: Since;
       };
     };

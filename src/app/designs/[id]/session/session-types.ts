@@ -6,29 +6,42 @@ export interface Batch {
   readonly edits: readonly Edit[];
 }
 
+/** A batch that is not saved yet. */
+export interface PendingBatch extends Batch {
+  /** The revision that it was made on. */
+  readonly from: number;
+  /** The window it was made in: what another window made meanwhile was not seen there. */
+  readonly tab: string;
+}
+
 export interface RemoteBatch extends Batch {
   readonly revision: number;
   readonly user: string;
 }
 
+/** What others saved: batch by batch, or, where that would be too much, the design as it is now. */
+export interface Since {
+  readonly revision: number;
+  readonly batches: readonly RemoteBatch[];
+  readonly whole?: { readonly design: Design; readonly saved: readonly string[] };
+}
+
 export type SendResult =
   | { readonly result: 'saved'; readonly revision: number; readonly savedAt: string }
-  | { readonly result: 'stale'; readonly revision: number; readonly batches: readonly RemoteBatch[] }
+  | ({ readonly result: 'stale' } & Since)
   | { readonly result: 'refused'; readonly message: string }
-  | { readonly result: 'unreachable' };
+  /** The server answered, and could not do it: tried again a few times, then refused. */
+  | { readonly result: 'failed'; readonly message: string }
+  /** Not now; with a message where somebody answered and said why. */
+  | { readonly result: 'unreachable'; readonly message?: string };
 
 export interface Outside {
   send(body: { readonly baseRevision: number } & Batch): Promise<SendResult>;
-  /** Pending edits outlive the page; null forgets them. */
-  keep(kept: Kept | null): void;
+  /** Pending edits outlive the page. False: they do not, because the browser keeps nothing. */
+  keep(pending: readonly PendingBatch[]): boolean;
   newId(): string;
   /** Calls back later; used to try again after a lost connection. */
   later(milliseconds: number, action: () => void): void;
-}
-
-export interface Kept {
-  readonly baseRevision: number;
-  readonly pending: readonly Batch[];
 }
 
 export interface Conflict {
@@ -46,6 +59,8 @@ export interface SessionState {
   readonly saving: 'saved' | 'saving' | 'unreachable' | 'refused';
   readonly savedAt: string;
   readonly message: string | null;
+  /** Whether what is not saved yet would outlive the page. */
+  readonly keeps: boolean;
   readonly conflicts: readonly Conflict[];
   readonly canUndo: boolean;
   readonly canRedo: boolean;

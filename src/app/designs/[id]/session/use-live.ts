@@ -2,7 +2,7 @@
 'use client';
 import { useEffect, useState } from 'react';
 import { callApi } from '../../../lib/call-api';
-import type { DesignSession, RemoteBatch } from './design-session';
+import type { DesignSession, Since } from './design-session';
 
 /** One's own saves are answered before this; what is left is somebody else's. */
 const WAIT = 150;
@@ -19,10 +19,8 @@ export function useLive(id: string, session: DesignSession): number {
       try {
         while (newest > session.getState().revision) {
           const { revision } = session.getState();
-          const since = await callApi<{ revision: number; batches: readonly RemoteBatch[] }>(
-            `/api/designs/${id}/edits?since=${revision}`,
-          );
-          session.catchUp(since.revision, since.batches);
+          const since = await callApi<Since>(`/api/designs/${id}/edits?since=${revision}`);
+          session.catchUp(since);
           newest = Math.max(newest, since.revision);
         }
       } catch {

@@ -1,8 +1,8 @@
 /** GET: regions, offers and availability of a published revision, without its rates. */
 import { context } from '@/app/wiring';
 import { readCatalogue } from '@/operations';
-import { FOREVER, handler, revisionOf } from '../../../answer';
+import { handler, revisionOf, unchanging } from '../../../answer';
 
-export const GET = handler(async (_request, params) =>
-  Response.json(await readCatalogue(context(), params.key!, revisionOf(params)), { headers: FOREVER }),
+export const GET = handler(async (request, params) =>
+  unchanging(request, () => readCatalogue(context(), params.key!, revisionOf(params))),
 );

@@ -1,7 +1,7 @@
 /** GET ?region=&sku=…&kind=…: the rates of some offers, or of all of some kinds, in a region. */
 import { context } from '@/app/wiring';
 import { isKind, readRates } from '@/operations';
-import { FOREVER, handler, revisionOf } from '../../../../answer';
+import { handler, revisionOf, unchanging } from '../../../../answer';
 
 const MOST_SKUS = 500;
 
@@ -12,7 +12,5 @@ export const GET = handler(async (request, params) => {
     skus: query.getAll('sku').slice(0, MOST_SKUS),
     kinds: query.getAll('kind').filter(isKind),
   };
-  return Response.json(await readRates(context(), params.key!, revisionOf(params), [wanted]), {
-    headers: FOREVER,
-  });
+  return unchanging(request, () => readRates(context(), params.key!, revisionOf(params), [wanted]));
 });
