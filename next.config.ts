@@ -14,7 +14,7 @@ const config: NextConfig = {
   reactStrictMode: true,
   poweredByHeader: false,
   // They read files beside their own code.
-  serverExternalPackages: ['exceljs', '@react-pdf/renderer'],
+  serverExternalPackages: ['exceljs', '@react-pdf/renderer', 'pino'],
   typedRoutes: false,
 };
 

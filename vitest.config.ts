@@ -15,6 +15,7 @@ export default defineConfig({
   test: {
     // One core left over, as is usual, would leave half of a machine with two idle.
     maxWorkers: Math.max(2, os.availableParallelism() - 1),
+    env: { WICK_LOG: '/dev/null' },
     projects: [
       {
         resolve: { alias },

@@ -3,4 +3,4 @@ import { ensureBuilt } from './lib/build';
 import { main } from './lib/say';
 import { serve } from './lib/serve';
 
-main(() => serve('start', ensureBuilt));
+main(() => serve({ command: 'demo', mode: 'start', demo: true, beforeStart: ensureBuilt }));

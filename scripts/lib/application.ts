@@ -12,14 +12,16 @@ export interface Application {
 
 export interface ApplicationOptions {
   readonly port: number;
+  /** An address of this machine; loopback where nothing is said. */
+  readonly host?: string;
   readonly databaseUrl: string;
   readonly mode: 'start' | 'dev';
   readonly quiet?: boolean;
 }
 
 export async function startApplication(options: ApplicationOptions): Promise<Application> {
-  const { port, databaseUrl, mode } = options;
-  const child = spawn(process.execPath, [NEXT, mode, '-p', String(port), '-H', LOOPBACK], {
+  const { port, databaseUrl, mode, host = LOOPBACK } = options;
+  const child = spawn(process.execPath, [NEXT, mode, '-p', String(port), '-H', host], {
     env: {
       ...process.env,
       DATABASE_URL: databaseUrl,
@@ -27,14 +29,14 @@ export async function startApplication(options: ApplicationOptions): Promise<App
     },
     stdio: options.quiet ? 'ignore' : ['ignore', mode === 'dev' ? 'inherit' : 'ignore', 'inherit'],
   });
-  const address = `http://${LOOPBACK}:${port}`;
+  const address = `http://${host.includes(':') ? `[${host}]` : host}:${port}`;
   const ended = new Promise<never>((_, reject) =>
     child.once('exit', (code) =>
       reject(new Stop(`The application could not start (code ${code}); its reason stands above.`)),
     ),
   );
   ended.catch(() => undefined);
-  await Promise.race([answer(`${address}/api/health`), ended]);
+  await Promise.race([answer(`${address}/api/ready`), ended]);
   return {
     address,
     child,

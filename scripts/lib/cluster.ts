@@ -19,6 +19,9 @@ export interface Cluster {
   stop(): void;
   /** For tests: the process id of the server. */
   pid(): number;
+  isRunning(): boolean;
+  /** Starts a server again that was killed, at the same address. */
+  revive(): Promise<void>;
 }
 
 export interface ClusterOptions {
@@ -31,13 +34,12 @@ export async function startCluster(home: string, options: ClusterOptions): Promi
   const folder = path.resolve(home, 'postgres');
   prepareHome(home);
   const password = passwordOf(home);
-  if (!fs.existsSync(path.join(folder, 'PG_VERSION'))) createCluster(bin, home, folder, password);
+  if (!isMade(folder)) createCluster(bin, home, folder, password);
   let port = runningPort(bin, folder);
-  if (port === null) {
-    port = await freePort();
-    const settings = [
+  const settingsFor = (at: number): string =>
+    [
       `-c listen_addresses=${LOOPBACK}`,
-      `-c port=${port}`,
+      `-c port=${at}`,
       '-c unix_socket_directories=',
       '-c shared_buffers=256MB',
       // One server, no copies of it: a large book loaded into a table of its own needs no second writing.
@@ -45,15 +47,23 @@ export async function startCluster(home: string, options: ClusterOptions): Promi
       '-c max_wal_senders=0',
       ...(options.durable ? [] : ['-c fsync=off', '-c synchronous_commit=off', '-c full_page_writes=off']),
     ].join(' ');
-    await startServer(bin, folder, settings);
+  if (port === null) {
+    port = await freePort();
+    await startServer(bin, folder, settingsFor(port));
   }
+  const fixed = port;
   const url = `postgres://${ROLE}:${password}@${LOOPBACK}:${port}/${ROLE}`;
-  ensureDatabase(bin, url, port, password);
+  ensureDatabase(bin, fixed, password);
   return {
     url,
     folder,
     stop: () => void asServerUser([`${bin}/pg_ctl`, '-D', folder, '-m', 'fast', '-w', 'stop']),
     pid: () => serverPid(folder) ?? stop('The database server is not running.'),
+    isRunning: () => {
+      const pid = serverPid(folder);
+      return pid !== null && isRunning(pid);
+    },
+    revive: () => startServer(bin, folder, settingsFor(fixed)),
   };
 }
 
@@ -117,14 +127,26 @@ function passwordOf(home: string): string {
   return fs.readFileSync(file, 'utf8').trim();
 }
 
+/** Whether the making of it came to its end: what was broken off holds no data and is made anew. */
+function isMade(folder: string): boolean {
+  return (
+    fs.existsSync(path.join(folder, 'PG_VERSION')) && fs.existsSync(path.join(folder, 'global', 'pg_control'))
+  );
+}
+
+/** Made beside its place and moved there when it is whole, so that one can break it off at any time. */
 function createCluster(bin: string, home: string, folder: string, password: string): void {
+  const making = path.resolve(home, 'postgres-making');
+  for (const left of [making, folder]) fs.rmSync(left, { recursive: true, force: true });
+  fs.mkdirSync(making);
+  if (isRoot()) spawnSync('chown', [SERVER_USER, making]);
   const passwordFile = path.resolve(home, 'postgres', '..', `initial-${process.pid}`);
   fs.writeFileSync(passwordFile, password, { mode: 0o600 });
   if (isRoot()) spawnSync('chown', [SERVER_USER, passwordFile]);
   const made = asServerUser([
     `${bin}/initdb`,
     '-D',
-    folder,
+    making,
     '-U',
     ROLE,
     '--auth=scram-sha-256',
@@ -137,6 +159,7 @@ function createCluster(bin: string, home: string, folder: string, password: stri
     stop(
       `The database cluster could not be made in ${folder}. Check that the disk has room and the folder is empty.`,
     );
+  fs.renameSync(making, folder);
 }
 
 /** The port of a server that still runs on this folder, for example after the application was killed. */
@@ -148,12 +171,14 @@ function runningPort(bin: string, folder: string): number | null {
   return Number(fs.readFileSync(path.join(folder, 'postmaster.pid'), 'utf8').split('\n')[3]);
 }
 
-function ensureDatabase(bin: string, url: string, port: number, password: string): void {
+function ensureDatabase(bin: string, port: number, password: string): void {
   const env = { ...process.env, PGPASSWORD: password };
   const options = { stdio: 'ignore' as const, env };
-  const exists = spawnSync(`${bin}/psql`, [url, '-c', 'select 1'], options);
+  // The password goes by the environment: arguments are seen by everybody on the machine.
+  const here = ['-h', LOOPBACK, '-p', String(port), '-U', ROLE];
+  const exists = spawnSync(`${bin}/psql`, [...here, '-d', ROLE, '-c', 'select 1'], options);
   if (exists.status === 0) return;
-  const made = spawnSync(`${bin}/createdb`, ['-h', LOOPBACK, '-p', String(port), '-U', ROLE, ROLE], options);
+  const made = spawnSync(`${bin}/createdb`, [...here, ROLE], options);
   if (made.status !== 0)
     stop(
       `The database does not answer on ${LOOPBACK}:${port}. Stop what else uses .data/postgres and run this again.`,

@@ -3,6 +3,11 @@ import net from 'node:net';
 
 export const LOOPBACK = '127.0.0.1';
 
+/** Whether an address can only be reached from this machine. */
+export function isLoopback(address: string): boolean {
+  return address === 'localhost' || address === '::1' || /^127(\.\d{1,3}){3}$/.test(address);
+}
+
 export function isFree(port: number): Promise<boolean> {
   return new Promise((resolve) => {
     const server = net.createServer();

@@ -18,6 +18,7 @@ import * as importDesignRoute from '@/app/api/designs/import/route';
 import * as designsRoute from '@/app/api/designs/route';
 import * as exchangeRoute from '@/app/api/exchange/route';
 import * as healthRoute from '@/app/api/health/route';
+import * as readyRoute from '@/app/api/ready/route';
 import * as keptOneRoute from '@/app/api/kept/[id]/route';
 import * as keptRoute from '@/app/api/kept/route';
 import * as importRoute from '@/app/api/books/import/[id]/route';
@@ -212,9 +213,8 @@ describe('prices', () => {
     expect(progress.headers.get('cache-control')).toBe('no-store');
   });
 
-  it('the application says that it is well, and when it is not', async () => {
-    expect((await call(healthRoute, 'GET')).json()).toEqual({ well: true });
-    const quiet = vi.spyOn(console, 'error').mockImplementation(() => undefined);
+  it('the application says that it answers, and whether its database does', async () => {
+    expect((await call(readyRoute, 'GET')).json()).toEqual({ ready: true });
     wired.context = {
       ...wired.context,
       books: {
@@ -222,8 +222,8 @@ describe('prices', () => {
         list: () => Promise.reject(Object.assign(new Error('gone'), { code: 'ECONNREFUSED' })),
       },
     };
-    const answer = await call(healthRoute, 'GET');
+    const answer = await call(readyRoute, 'GET');
     expect([answer.status, answer.text.includes('gone')]).toEqual([503, false]);
-    quiet.mockRestore();
+    expect((await call(healthRoute, 'GET')).json()).toEqual({ well: true });
   });
 });

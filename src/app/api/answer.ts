@@ -1,6 +1,8 @@
 /** What all route handlers share: bounded bodies, the same-origin check, and errors as their outside form. */
 import 'server-only';
+import { randomUUID } from 'node:crypto';
 import { installation } from '@/app/wiring';
+import { log, pathOf } from '@/app/lib/log';
 import { refusalOf } from '@/app/lib/ours';
 import { utf8Text } from '@/formats';
 import { AppError, asAppError, ERROR_TABLE } from '@/operations';
@@ -15,11 +17,20 @@ export function handler(handle: Handler) {
       requireOurs(request);
       return await handle(request, await context.params);
     } catch (thrown) {
-      const error = asAppError(thrown);
-      if (error.code === 'internal') console.error(thrown);
-      return Response.json(error.outside(), { status: ERROR_TABLE[error.code].status });
+      return refused(request, thrown);
     }
   };
+}
+
+/** One line in the log, and what may be shown: a fault of ours has its cause in the log, and its number in the answer. */
+function refused(request: Request, thrown: unknown): Response {
+  const error = asAppError(thrown);
+  const { status } = ERROR_TABLE[error.code];
+  const id = randomUUID();
+  const what = { id, method: request.method, path: pathOf(request.url), status, code: error.code };
+  if (error.code === 'internal') log.error({ ...what, err: thrown }, 'a fault of ours');
+  else log.info(what, 'refused');
+  return Response.json(error.outside(), { status, headers: { 'x-request-id': id } });
 }
 
 /** Pages are asked the same in `proxy.ts`; uploads do not pass there. */

@@ -3,6 +3,7 @@
  * safe; lists are brought up to date after, and everybody who has the design open is told.
  */
 import { after } from 'next/server';
+import { log } from '@/app/lib/log';
 import { context, liveHub } from '@/app/wiring';
 import { editDesign, priceAfterEdit, savedSince } from '@/operations';
 import { boundedJson, handler, wholeNumber } from '../../../answer';
@@ -15,6 +16,6 @@ export const GET = handler(async (request, { id }) => {
 export const POST = handler(async (request, { id }) => {
   const saved = await editDesign(context(), id!, await boundedJson(request, 4_000_000));
   liveHub().saved(id!, saved.revision);
-  after(() => priceAfterEdit(context(), id!).catch((error: unknown) => console.error(error)));
+  after(() => priceAfterEdit(context(), id!).catch((error: unknown) => log.error({ err: error }, 'totals were not brought up to date')));
   return Response.json(saved);
 });

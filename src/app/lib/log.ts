@@ -1,0 +1,18 @@
+/**
+ * What happened, a line of JSON each: a request that was refused, with why; a fault of ours, with its cause. Never what
+ * was sent, never the key of a link. To the file that `WICK_LOG` names, else to standard error.
+ */
+import pino from 'pino';
+
+const file = process.env.WICK_LOG;
+
+export const log = pino(
+  { base: null, timestamp: pino.stdTimeFunctions.isoTime, formatters: { level: (level) => ({ level }) } },
+  pino.destination({ dest: file && file !== '' ? file : 2, mkdir: true, sync: true }),
+);
+
+/** The path without what follows it, and without the key of a linked report. */
+export function pathOf(url: string): string {
+  const path = url.replace(/^[a-z]+:\/\/[^/]*/i, '').replace(/[?#].*$/s, '');
+  return path.replace(/^((?:\/api)?\/shared\/)[^/]+/, '$1…').slice(0, 200);
+}

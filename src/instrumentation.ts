@@ -1,0 +1,6 @@
+/** Runs once when the server starts, however it was started. */
+export async function register(): Promise<void> {
+  if (process.env.NEXT_RUNTIME !== 'nodejs') return;
+  const { guardThisProcess } = await import('./app/lib/server-guard');
+  guardThisProcess();
+}
