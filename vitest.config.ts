@@ -37,6 +37,14 @@ export default defineConfig({
       {
         resolve: { alias },
         test: {
+          name: 'faults',
+          testTimeout: 10 * PATIENCE,
+          include: ['tests/faults/**/*.test.ts'],
+        },
+      },
+      {
+        resolve: { alias },
+        test: {
           name: 'ui',
           testTimeout: PATIENCE,
           environment: 'jsdom',

@@ -9,7 +9,7 @@ import type { Decimal } from '@/core/base';
 import { kindOf, lotPrice, mainMeter } from '@/core/books';
 import { type OfferRow, type RateRow, type RegionRow, toRate } from '@/formats';
 import type { BookHeadRow, BookSink } from '@/formats/stream';
-import { AppError } from '@/operations';
+import { AppError, requireSameBook } from '@/operations';
 import { cell, CopyRows } from './copy-rows';
 import type { Database } from './schema';
 
@@ -54,6 +54,13 @@ export class BookWriter implements BookSink {
     const { key, title, provider, currency, monthHours } = book;
     const values = { title, provider, currency, month_hours: monthHours };
     this.provider = provider;
+    const known = await this.db
+      .selectFrom('price_book')
+      .select(['provider', 'currency', 'month_hours'])
+      .where('workspace_id', '=', this.workspace)
+      .where('key', '=', key)
+      .executeTakeFirst();
+    if (known) requireSameBook({ ...known, monthHours: known.month_hours }, book);
     const { id } = await this.db
       .insertInto('price_book')
       .values({ workspace_id: this.workspace, key, ...values })

@@ -90,7 +90,7 @@ describe('the database itself', () => {
     const { db: _, ...stores } = await freshStores();
     const file = smallBookFile();
     file.rates[0]!.charge = { structure: 'per-unit', price: '0.000000000000000001' };
-    file.rates[10]!.upfront = '123456789012345678901234.5';
+    file.rates[10]!.upfront = '123456789012345.5';
     await importBook(testContext(stores), uploadOf(file));
     const rates = await stores.books.rates(HERE, 'small', 3, [
       { region: 'severn', skus: [], kinds: ['server'] },
@@ -99,7 +99,7 @@ describe('the database itself', () => {
       structure: 'per-unit',
       price: '0.000000000000000001',
     });
-    expect(rates?.find((rate) => rate.term === '12-part')?.upfront).toBe('123456789012345678901234.5');
+    expect(rates?.find((rate) => rate.term === '12-part')?.upfront).toBe('123456789012345.5');
   });
 
   it('looks rates up by an index', async () => {

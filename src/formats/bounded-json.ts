@@ -1,4 +1,5 @@
 /** Reads JSON from anyone, bounded in size and depth before it is parsed. */
+import { cut } from '@/core/base';
 import { type Checked, refused } from './faults';
 import { repeatedKey } from './repeated-key';
 
@@ -23,14 +24,14 @@ export function readBoundedJson(text: string, bounds: JsonBounds): Checked<unkno
     value = JSON.parse(text.replace(/^\uFEFF/, ''));
   } catch (error) {
     const where = error instanceof Error ? error.message : '';
-    return refused([{ path: '', message: `The file is not valid JSON: ${where.slice(0, 200)}` }]);
+    return refused([{ path: '', message: `The file is not valid JSON: ${cut(where, 200)}` }]);
   }
   const twice = repeatedKey(text, value);
   if (!twice) return { ok: true, value };
   const before = text.slice(0, twice.at).split('\n');
   const place = { line: before.length, column: before[before.length - 1]!.length + 1 };
-  const message = `“${twice.key.slice(0, 80)}” stands twice in one object; remove one of the two.`;
-  return refused([{ path: twice.key.slice(0, 80), message, ...place }]);
+  const message = `“${cut(twice.key, 80)}” stands twice in one object; remove one of the two.`;
+  return refused([{ path: cut(twice.key, 80), message, ...place }]);
 }
 
 /** Deepest nesting of brackets outside strings; stops counting once it is too deep. */

@@ -189,6 +189,11 @@ export function designFaults(design: Design): Fault[] {
     each.components.forEach((row, index) => see(row.id, `sections[${at}].components[${index}].id`));
     components += each.components.length;
   });
+  const agreed = (design.agreements ?? []).map((each) => each.id);
+  agreed.forEach((each, index) => {
+    if (agreed.indexOf(each) !== index)
+      faults.push({ path: `agreements[${index}].id`, message: `the id “${each}” stands twice` });
+  });
   const books = design.books.map((pin) => pin.book);
   books.forEach((book, index) => {
     if (books.indexOf(book) !== index)
@@ -228,7 +233,9 @@ export function faultsOfChange(before: Design, after: Design): Fault[] {
     const found = componentFaults(row);
     if (found.length === 0) continue;
     const had = new Set(old ? componentFaults(old).map(textOf) : []);
-    faults.push(...found.filter((fault) => !had.has(textOf(fault))));
+    const fresh = found.filter((fault) => !had.has(textOf(fault)));
+    // By the name of the component, which is how a person knows it.
+    faults.push(...fresh.map(({ path, message }) => ({ path: `“${row.name}” ${path}`.trim(), message })));
   }
   const had = new Set(
     sizeFaults(before)
@@ -245,14 +252,9 @@ export function faultsOfChange(before: Design, after: Design): Fault[] {
 
 const textOf = ({ path, message }: Fault): string => `${path}: ${message}`;
 
-/** By the name of the component, which is how a person knows it. */
 function componentFaults(row: Component): Fault[] {
   const parsed = component.safeParse(row);
-  if (parsed.success) return [];
-  return faultsOf(parsed.error).map(({ path, message }) => ({
-    path: `“${row.name}” ${path}`.trim(),
-    message,
-  }));
+  return parsed.success ? [] : faultsOf(parsed.error);
 }
 
 /** Lists of a design that have an end. */

@@ -7,22 +7,28 @@ import { UNIT_CODES } from '@/core/units';
 
 export const LIMITS = { name: 200, text: 2000, sections: 200, components: 5000, rates: 2_000_000 } as const;
 
-const NO_CONTROL = /^[^\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f]*$/;
+/** No control characters, and no half of a character that is written as two. */
+const NO_CONTROL = /^[^\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f\p{Cs}]*$/u;
 
 /** Names stand on one line. */
-const ONE_LINE = /^[^\u0000-\u001f\u007f-\u009f\u2028\u2029]*$/;
+const ONE_LINE = /^[^\u0000-\u001f\u007f-\u009f\u2028\u2029\p{Cs}]*$/u;
+
+/** Characters as a person counts them: an emoji is one, though it is written as two. */
+const atMost = (most: number) => (text: string) => text.length <= most || [...text].length <= most;
 
 export const name = z
   .string()
   .trim()
   .min(1, 'must not be empty')
-  .max(LIMITS.name, `must be at most ${LIMITS.name} characters`)
-  .regex(ONE_LINE, 'must stand on one line, without control characters');
+  .max(4 * LIMITS.name, `must be at most ${LIMITS.name} characters`)
+  .refine(atMost(LIMITS.name), `must be at most ${LIMITS.name} characters`)
+  .regex(ONE_LINE, 'must stand on one line, without control characters or half characters');
 
 export const longText = z
   .string()
-  .max(LIMITS.text, `must be at most ${LIMITS.text} characters`)
-  .regex(NO_CONTROL, 'must not contain control characters');
+  .max(4 * LIMITS.text, `must be at most ${LIMITS.text} characters`)
+  .refine(atMost(LIMITS.text), `must be at most ${LIMITS.text} characters`)
+  .regex(NO_CONTROL, 'must not contain control characters or half characters');
 
 /** Up to 15 digits before the point: more than any price, byte or request that is planned; sums stay exact. */
 export const AMOUNT_TEXT = /^\d{1,15}(\.\d{1,18})?$/;

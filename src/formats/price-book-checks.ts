@@ -88,6 +88,10 @@ export class BookChecker {
         const message = `unknown successor “${offer.replacedBy}”`;
         faults.push({ path: `${offerPath(offer.sku)}.replacedBy`, message });
       }
+      if (offer.replacedBy === offer.sku) {
+        const message = 'an offer does not succeed itself';
+        faults.push({ path: `${offerPath(offer.sku)}.replacedBy`, message });
+      }
       (offer.grants ?? []).forEach((grant, index) => {
         if (this.offers.has(grant.sku)) return;
         const message = `unknown SKU “${grant.sku}”`;

@@ -97,8 +97,11 @@ export const rateSchema = z.strictObject({
   overage: amountText.nullable().optional(),
 });
 
+/** Addresses under `books` that are no book. */
+const TAKEN: ReadonlySet<string> = new Set(['import']);
+
 export const bookSchema = z.strictObject({
-  key: code,
+  key: code.refine((key) => !TAKEN.has(key), 'is taken by the application; choose another key'),
   title: name,
   provider: name,
   currency,

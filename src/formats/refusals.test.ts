@@ -86,7 +86,7 @@ describe('what a design may not say', () => {
     [
       'a name of two lines',
       server({ name: 'one\ntwo' }),
-      `${AT}.name: must stand on one line, without control characters`,
+      `${AT}.name: must stand on one line, without control characters or half characters`,
     ],
     [
       'two rates of a pair on one day',

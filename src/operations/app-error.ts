@@ -13,6 +13,8 @@ export const ERROR_TABLE = {
   'too-large': { status: 413, exit: 2 },
   stale: { status: 409, exit: 6 },
   conflict: { status: 409, exit: 6 },
+  busy: { status: 429, exit: 7 },
+  gone: { status: 499, exit: 7 },
   unavailable: { status: 503, exit: 7 },
   'no-room': { status: 507, exit: 7 },
   internal: { status: 500, exit: 1 },

@@ -1,4 +1,5 @@
 /** Making, listing, opening, copying, deleting and restoring designs. */
+import { cut } from '@/core/base';
 import type { Design } from '@/core/design';
 import { DEFAULT_MONTH } from '@/core/time';
 import type { DesignSummary } from '@/core/range';
@@ -76,7 +77,7 @@ export async function refreshTotals(context: Context, id: string): Promise<void>
 /** A copy under a name that tells the two apart. */
 export async function copyDesign(context: Context, id: string): Promise<string> {
   const { design } = await openDesign(context, id);
-  const title = `${design.title.slice(0, 190)} (copy)`;
+  const title = `${cut(design.title, 190)} (copy)`;
   return storeDesign(context, { ...design, title });
 }
 
@@ -109,13 +110,8 @@ export interface ExportedFile {
 
 /** A name for files made from a design's title. */
 export function fileStem(title: string): string {
-  return (
-    title
-      .replace(/[^\p{L}\p{N}]+/gu, '-')
-      .replace(/^-|-$/g, '')
-      .toLowerCase()
-      .slice(0, 80) || 'design'
-  );
+  const plain = title.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '');
+  return cut(plain.toLowerCase(), 80) || 'design';
 }
 
 export async function exportDesign(context: Context, id: string, form: ExportForm): Promise<ExportedFile> {

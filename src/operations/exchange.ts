@@ -15,8 +15,8 @@ export async function listExchange(context: Context): Promise<ExchangeRow[]> {
  * The common one is that most rates lead to; currencies without a rate to it are left out.
  */
 export function worthOf(rows: readonly ExchangeRow[]): Record<string, string> {
-  const ends = rows.map((row) => row.to);
-  const counts = new Map(ends.map((to) => [to, ends.filter((each) => each === to).length]));
+  const counts = new Map<string, number>();
+  for (const { to } of rows) counts.set(to, (counts.get(to) ?? 0) + 1);
   const [common] = [...counts].sort(([a, m], [b, n]) => n - m || (a < b ? -1 : 1))[0] ?? [];
   const worth: Record<string, string> = {};
   for (const { from, to, rate } of [...rows].sort((a, b) => (a.date < b.date ? 1 : -1))) {

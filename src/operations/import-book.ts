@@ -97,18 +97,35 @@ async function publishStream(context: Context, upload: Upload): Promise<BookRead
   return read!;
 }
 
-/** Passes a stream on, and ends with an error when nothing comes for too long. */
+/** So much must come in each half minute that is spent waiting for it: others wait for the place. */
+const LEAST_BYTES = 300_000;
+const WATCHED_MILLISECONDS = 30_000;
+
+/** Passes a stream on, and ends with an error when nothing comes for too long, or next to nothing for long. */
 async function* timely(source: AsyncIterable<Uint8Array>): AsyncGenerator<Uint8Array> {
   const iterator = source[Symbol.asyncIterator]();
+  let [waited, came] = [0, 0];
   for (;;) {
     let timer: NodeJS.Timeout | undefined;
     const stalled = new Promise<never>((_, reject) => {
       const message = 'The upload stalled for a minute and was given up. Nothing was changed; try again.';
       timer = setTimeout(() => reject(new AppError('invalid', message)), STALLED_MILLISECONDS);
+      timer.unref();
     });
     try {
+      const started = performance.now();
       const next = await Promise.race([iterator.next(), stalled]);
       if (next.done) return;
+      // The time that we take ourselves is not the sender's.
+      waited += performance.now() - started;
+      came += next.value.byteLength;
+      if (waited > WATCHED_MILLISECONDS) {
+        if (came < LEAST_BYTES) {
+          const message = `The upload was slower than ${LEAST_BYTES / WATCHED_MILLISECONDS} kB a second and was given up, because others wait for its place. Nothing was changed.`;
+          throw new AppError('invalid', message);
+        }
+        [waited, came] = [0, 0];
+      }
       yield next.value;
     } finally {
       clearTimeout(timer);

@@ -13,5 +13,6 @@ export { KEPT_WHATS } from './kept-ports';
 export * from './links';
 export * from './live';
 export * from './report';
+export { requireSameBook } from './same-book';
 export * from './starters';
 export { priceDesignOnServer } from './price-design';

@@ -4,6 +4,7 @@ import { isLeadingRate, kindOf, lotPrice } from '@/core/books';
 import { type OfferRow, type PriceBookFile, toRate } from '@/formats';
 import { AppError } from './app-error';
 import { differenceBetween } from './book-difference';
+import { requireSameBook } from './same-book';
 import type {
   BookListing,
   BookStore,
@@ -34,6 +35,8 @@ export function memoryBookStore(): BookStore {
       const file: Writable<PriceBookFile> = { ...EMPTY, regions: [], offers: [], rates: [] };
       await work({
         head: async ({ book, revision }) => {
+          const known = kept.find((each) => each.workspace === workspace && each.file.book.key === book.key);
+          if (known) requireSameBook(known.file.book, book);
           if (find(workspace, book.key, revision.number)) throw existsAlready(book.title, revision.number);
           Object.assign(file, { book, revision });
         },

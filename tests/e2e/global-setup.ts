@@ -11,6 +11,7 @@ export default async function globalSetup(): Promise<() => void> {
   const cluster = await startCluster(home, { durable: false });
   await setUpDatabase(cluster.url, { demo: true });
   process.env.E2E_DATABASE = cluster.url;
+  process.env.WICK_LOG = path.join(home, 'application.log');
   return () => {
     cluster.stop();
     fs.rmSync(home, { recursive: true, force: true });

@@ -59,6 +59,44 @@ test('edits made without a connection come together with what others saved', asy
   await context.close();
 });
 
+test('two windows keep their edits while the server is away, and one that is closed meanwhile loses none', async ({
+  page,
+  context,
+}) => {
+  const design = await copyOfBooking(page);
+  const second = await context.newPage();
+  await openDesign(page, design);
+  await openDesign(second, design);
+  await context.setOffline(true);
+  await setCount(page, 'API servers', '9');
+  await setCount(second, 'Front servers', '8');
+  for (const each of [page, second]) await expect(each.getByTestId('saved')).toContainText('are kept');
+  await page.close();
+  await context.setOffline(false);
+  await saved(second);
+  await second.bringToFront();
+  await expect(cell(second, 'API servers', COLUMN.count)).toHaveText('9', { timeout: 30_000 });
+  await saved(second);
+  await second.reload();
+  await expect(cell(second, 'API servers', COLUMN.count)).toHaveText('9');
+  await expect(cell(second, 'Front servers', COLUMN.count)).toHaveText('8');
+});
+
+test('a window whose browser keeps nothing says so', async ({ page, context }) => {
+  const design = await copyOfBooking(page);
+  await openDesign(page, design);
+  await page.evaluate(() => {
+    Storage.prototype.setItem = () => {
+      throw new DOMException('full', 'QuotaExceededError');
+    };
+  });
+  await context.setOffline(true);
+  await setCount(page, 'API servers', '9');
+  await expect(page.getByTestId('saved')).toContainText('leave this page open');
+  await context.setOffline(false);
+  await expect(page.getByTestId('saved')).toContainText(/^Saved/, { timeout: 30_000 });
+});
+
 test('an earlier revision is looked at and gone back to, which can be undone', async ({ page }) => {
   const design = await copyOfBooking(page);
   await openDesign(page, design);

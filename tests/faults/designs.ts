@@ -37,13 +37,13 @@ export async function tryDesigns(count: number, first = 0): Promise<Counts> {
       continue;
     }
     counts.taken += 1;
-    await useDesign(counts, `seed ${seed}`, read.value, booksOf(drawn.books));
+    await takeThrough(counts, `seed ${seed}`, read.value, booksOf(drawn.books));
   }
   return counts;
 }
 
 /** Everything that is done with a design somewhere. */
-async function useDesign(counts: Counts, what: string, design: Design, books: BookSet): Promise<void> {
+async function takeThrough(counts: Counts, what: string, design: Design, books: BookSet): Promise<void> {
   const summary = await within(counts, `${what}, priced`, PATIENCE, () => summarise(design, books));
   if (!summary) return;
   const asText = (value: unknown): string => JSON.stringify(value);

@@ -3,6 +3,7 @@ import 'server-only';
 import type { ReportOptions } from '@/core/report';
 import { readReportOptions } from '@/formats';
 import { HANDOVER_FORMS, handOver, type HandoverForm } from '@/handover';
+import { oneAtATime } from './one-at-a-time';
 import { fileStem, invalid, type ReadReport } from '@/operations';
 
 export interface WantedReport {
@@ -23,8 +24,9 @@ export async function reportFile(
   { form }: Pick<WantedReport, 'form'>,
   read: ReadReport,
   at: Date,
+  signal: AbortSignal,
 ): Promise<Response> {
-  const { type, bytes } = await handOver(form, read, read.books, at);
+  const { type, bytes } = await oneAtATime(signal, () => handOver(form, read, read.books, at));
   const name = encodeURIComponent(`${fileStem(read.report.title)}-${read.report.variant}.${form}`);
   return new Response(bytes, {
     headers: {

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   addAll,
+  cut,
   Decimal,
   decimal,
   DECIMAL_TEXT,
@@ -152,5 +153,22 @@ describe('seeded random numbers', () => {
     const tenths = new Array<number>(10).fill(0);
     for (let at = 0; at < 10_000; at += 1) tenths[Math.floor(random.next() * 10)]! += 1;
     for (const each of tenths) expect(each > 500 && each < 2000).toBe(true);
+  });
+});
+
+describe('a text that is cut', () => {
+  it('is cut between characters, and holds no half of one', () => {
+    expect(cut('abc', 2)).toBe('ab');
+    expect(cut('a😀b', 2)).toBe('a😀');
+    expect(cut('😀'.repeat(200), 190)).toBe('😀'.repeat(190));
+    expect(cut('a\ud800b', 3)).toBe('ab');
+    fc.assert(
+      fc.property(fc.string({ unit: 'binary' }), fc.nat(30), (text, most) => {
+        const short = cut(text, most);
+        expect([...short].length).toBeLessThanOrEqual(most);
+        expect(/\p{Cs}/u.test(short)).toBe(false);
+        if (!/\p{Cs}/u.test(text)) expect(text.startsWith(short)).toBe(true);
+      }),
+    );
   });
 });

@@ -1,4 +1,5 @@
 export * from './assert-never';
+export * from './cut';
 export * from './decimal';
 export * from './issue';
 export * from './random';

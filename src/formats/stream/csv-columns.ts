@@ -133,8 +133,18 @@ export function unguarded(column: CsvColumn, text: string): string {
 }
 
 const orNull = (text: string): string | null => (text === '' ? null : text);
-const orNumber = (text: string): number | string =>
-  text !== '' && Number.isFinite(Number(text)) ? Number(text) : text;
+/** Plain decimals only; anything else stays text and is refused where a number belongs. */
+const orNumber = (text: string): number | string => (/^-?\d{1,15}(\.\d+)?$/.test(text) ? Number(text) : text);
+
+const TRUTHS: ReadonlyMap<string, boolean> = new Map([
+  ['true', true],
+  ['yes', true],
+  ['false', false],
+  ['no', false],
+  ['', false],
+]);
+/** As people and spreadsheets write it; anything else stays text and is refused. */
+const orTruth = (text: string): boolean | string => TRUTHS.get(text.trim().toLowerCase()) ?? text;
 
 export function headOf(record: CsvRecord): { book: unknown; revision: unknown } {
   return {
@@ -173,7 +183,7 @@ export function offerOf(record: CsvRecord): unknown {
     processor: record.x_Processor,
     vcpu: orNull(record.x_VCpu),
     memory: orNull(record.x_MemoryGiB),
-    burstable: record.x_Burstable === 'true',
+    burstable: orTruth(record.x_Burstable),
     lifecycle: record.x_Lifecycle || 'current',
     retires: orNull(record.x_RetirementDate),
     replacedBy: orNull(record.x_ReplacedBy),

@@ -1,5 +1,6 @@
 /** The flat CSV form of a price book as a stream. Rows of one rate's tiers stand one below the other. */
-import { parse } from 'csv-parse';
+import { cut } from '@/core/base';
+import { CsvError, parse } from 'csv-parse';
 import { Readable } from 'node:stream';
 import type { BookReader, Placed } from './book-reader';
 import {
@@ -17,8 +18,11 @@ import {
 import { SplitError } from './splitter';
 
 const BATCH = 1000;
-/** No row of a price book is longer. */
+/** No row of a price book is longer, and none has more cells. */
 const LONGEST = 100_000;
+const MOST_CELLS = 500;
+/** No rate has more tiers. */
+const MOST_TIERS = 60;
 
 interface Line {
   readonly record: CsvRecord;
@@ -40,7 +44,7 @@ export async function readCsvBook(
     skip_empty_lines: true,
     relax_column_count: false,
   });
-  const source = Readable.from(chunks);
+  const source = Readable.from(boundedRows(chunks));
   source.on('error', (error) => parser.destroy(error));
   source.pipe(parser);
   let rows = 0;
@@ -60,6 +64,32 @@ export async function readCsvBook(
   reader.finish();
 }
 
+const TIER_COLUMNS: ReadonlySet<CsvColumn> = new Set(['x_TierUpTo', 'ListUnitPrice']);
+
+/**
+ * Passes text on and counts the cells and letters of each row while they come, before anything is built of them: what
+ * stands in quotes may hold commas and line ends.
+ */
+async function* boundedRows(chunks: AsyncIterable<string>): AsyncGenerator<string> {
+  let [cells, letters, line, quoted] = [0, 0, 1, false];
+  for await (const chunk of chunks) {
+    let from = 0;
+    for (const { 0: found, index } of chunk.matchAll(/[",\n]/g)) {
+      letters += index - from;
+      from = index;
+      if (found === '"') quoted = !quoted;
+      else if (found === '\n') line += 1;
+      if (found === '\n' && !quoted) [cells, letters] = [0, 0];
+      else if (found === ',' && !quoted) cells += 1;
+      if (cells > MOST_CELLS) throw new SplitError(`a row has more than ${MOST_CELLS} cells`, line, 1);
+      if (letters > LONGEST) throw new SplitError(`a row is longer than ${LONGEST} characters`, line, 1);
+    }
+    letters += chunk.length - from;
+    if (letters > LONGEST) throw new SplitError(`a row is longer than ${LONGEST} characters`, line, 1);
+    yield chunk;
+  }
+}
+
 function withAll(record: Record<string, string>): CsvRecord {
   const all = {} as Record<CsvColumn, string>;
   for (const column of CSV_COLUMNS) all[column] = unguarded(column, record[column] ?? '');
@@ -67,11 +97,12 @@ function withAll(record: Record<string, string>): CsvRecord {
 }
 
 function asSplitError(error: unknown): unknown {
-  if (!(error instanceof Error) || !('code' in error) || !String(error.code).startsWith('CSV_')) return error;
+  if (!(error instanceof CsvError)) return error;
   const lines = (error as { lines?: number }).lines ?? 1;
   const words: Readonly<Record<string, string>> = {
     CSV_RECORD_INCONSISTENT_COLUMNS: 'this row has another number of cells than the first',
     CSV_QUOTE_NOT_CLOSED: 'a quoted cell is not closed; the file may be cut off',
+    INVALID_OPENING_QUOTE: 'a quote stands in the middle of a cell; double it, and quote the whole cell',
     CSV_MAX_RECORD_SIZE: `a row is longer than ${LONGEST} characters`,
   };
   return new SplitError(words[String(error.code)] ?? 'not valid CSV', lines, 1);
@@ -94,6 +125,13 @@ class FlatBook {
       (column) => !this.columns.includes(column) && !OPTIONAL_COLUMNS.includes(column),
     );
     if (missing.length > 0) throw new SplitError(`these columns are missing: ${missing.join(', ')}`, 1, 1);
+    const known: ReadonlySet<string> = new Set(CSV_COLUMNS);
+    this.columns.forEach((column, at) => {
+      const name = cut(column, 40);
+      if (!known.has(column)) throw new SplitError(`the column “${name}” is not known`, 1, at + 1);
+      if (this.columns.indexOf(column) !== at)
+        throw new SplitError(`the column “${name}” stands twice`, 1, at + 1);
+    });
     return [...this.columns];
   }
 
@@ -108,6 +146,9 @@ class FlatBook {
     }
     if (this.group.length > 0 && !sameRate(this.group[0]!.record, line.record)) await this.closeGroup();
     this.group.push(line);
+    if (this.group.length > MOST_TIERS) {
+      throw new SplitError(`a rate has at most ${MOST_TIERS} rows, one for each tier`, line.line, 1);
+    }
   }
 
   async end(): Promise<void> {
@@ -121,6 +162,7 @@ class FlatBook {
     this.group = [];
     const [first] = rows as [Line];
     this.sameHead(rows);
+    this.sameButTiers(rows);
     const region = regionOf(first.record);
     if (this.isNew(this.regions, first.record.RegionId, region, first, 'region')) {
       await this.flush();
@@ -137,6 +179,18 @@ class FlatBook {
     if (this.rates.length >= BATCH) await this.flush();
   }
 
+  /** The rows of one rate differ in where a tier ends and what it costs, and in nothing else. */
+  private sameButTiers([first, ...others]: readonly Line[]): void {
+    for (const { record, line } of others) {
+      for (const column of CSV_COLUMNS) {
+        if (TIER_COLUMNS.has(column) || record[column] === first!.record[column]) continue;
+        const message = `the tiers of one rate have the same ${column} in every row`;
+        const at = this.columns.indexOf(column) + 1;
+        this.reader.fault({ path: `row ${line}`, message, line, column: at });
+      }
+    }
+  }
+
   /** Says whether it was not there before; what was must be written the same again. */
   private isNew(known: Map<string, string>, key: string, value: unknown, row: Line, what: string): boolean {
     const text = JSON.stringify(value);
@@ -146,7 +200,7 @@ class FlatBook {
       return true;
     }
     if (before !== text) {
-      const message = `the ${what} “${key.slice(0, 80)}” is described otherwise in an earlier row`;
+      const message = `the ${what} “${cut(key, 80)}” is described otherwise in an earlier row`;
       this.reader.fault({ path: `row ${row.line}`, message, line: row.line, column: 1 });
     }
     return false;

@@ -1,4 +1,5 @@
 /** The JSON form of a price book as a stream: pieces in, rows out. The lists must come after the head, rates last. */
+import { cut } from '@/core/base';
 import { repeatedKey } from '../repeated-key';
 import { type BookReader, markFaults, type Placed } from './book-reader';
 import { locate } from './json-scan';
@@ -63,7 +64,7 @@ function outOfOrder(before: List | 'head', now: List): boolean {
 function takeHeadPiece(piece: Piece, head: Map<string, Piece>, late: boolean, reader: BookReader): void {
   const { key, line, column } = piece;
   if (!HEAD.includes(key)) {
-    reader.fault({ path: key.slice(0, 80), message: 'is not known in a price book', line, column });
+    reader.fault({ path: cut(key, 80), message: 'is not known in a price book', line, column });
   } else if (late) {
     reader.fault({ path: key, message: 'must stand before the lists', line, column });
   } else head.set(key, piece);
@@ -118,7 +119,7 @@ function faultRepeated(pieces: readonly Piece[], values: readonly unknown[], rea
     const twice = repeatedKey(textOfPiece(piece), values[index]);
     if (!twice) return;
     const { line, column } = piece;
-    const message = `“${twice.key.slice(0, 80)}” stands twice in one object; remove one of the two`;
+    const message = `“${cut(twice.key, 80)}” stands twice in one object; remove one of the two`;
     reader.fault({ path: pathOf(piece), message, line, column });
   });
 }

@@ -2,6 +2,7 @@
  * Cuts a price-book file into its pieces while it arrives: the values of its head, and the elements of its three lists,
  * each with its place. Only what is between two pieces is held, so a file of any size needs little memory.
  */
+import { cut } from '@/core/base';
 import { endOfValue, skipSpace } from './json-scan';
 
 export const LISTS = ['regions', 'offers', 'rates'] as const;
@@ -116,7 +117,7 @@ export class Splitter {
     if (value >= text.length) return false;
     if (text[colon] !== ':') throw this.error('a colon must follow the name');
     const key = this.parsed(this.at, end) as string;
-    if (this.seen.has(key)) throw this.error(`“${key.slice(0, 40)}” stands twice`);
+    if (this.seen.has(key)) throw this.error(`“${cut(key, 40)}” stands twice`);
     if ((LISTS as readonly string[]).includes(key)) {
       if (text[value] !== '[') throw this.error(`${key} must be a list`);
       this.begin(key);

@@ -1,4 +1,5 @@
 /** Starters: ours at every provider with their likely amount, and the team's own. Needs A13 to A15. */
+import { cut } from '@/core/base';
 import { type Kind, kindOf, nearestRegion, type PriceBook, type Region } from '@/core/books';
 import { allComponents, anyOfKind, type Component, type Design } from '@/core/design';
 import { describeUse, groupInText } from '@/core/display';
@@ -221,7 +222,7 @@ export async function beginWith(context: Context, key: string, book: string): Pr
   const starter = STARTERS.find((each) => each.key === key);
   if (!starter) throw notFound('starter');
   const place = (await placesOf(context)).find((each) => each.book.key === book);
-  if (!place) throw invalid(`There is no price book “${book.slice(0, 60)}” here.`);
+  if (!place) throw invalid(`There is no price book “${cut(book, 60)}” here.`);
   const design = placeStarter(starter, place.book, place.region, CURRENCY, await exchangeOf(context));
   const listed = await context.books.list(context.actor.workspace);
   const others = listed.filter((each) => each.key !== book);

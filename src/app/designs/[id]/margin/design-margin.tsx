@@ -17,6 +17,7 @@ import { AddsUp } from './adds-up';
 import { Agreements } from './agreements';
 import { CalculatedAnew } from './calculated-anew';
 import { CaseFigures } from './case-figures';
+import { FaultyEntries } from './faulty-entries';
 import { Months } from './months';
 import { NewerBooks } from './newer-books';
 import { OverTime } from './over-time';
@@ -40,6 +41,7 @@ export function DesignMargin(props: DesignMarginProps) {
       <p className="text-sm text-soft">The whole design</p>
       {summary && <CaseFigures {...summary.wick} currency={design.currency} />}
       {before && summary && version <= 1 && <CalculatedAnew {...{ before, summary, design }} />}
+      <FaultyEntries design={design} />
       <div className="mt-4 space-y-3">
         <TextEntry
           label="Name"

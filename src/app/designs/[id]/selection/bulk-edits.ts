@@ -1,5 +1,5 @@
 /** Edits over several components at once. Each is one batch, so that one undo takes it back. */
-import { decimal, parseDecimal } from '@/core/base';
+import { cut, decimal, parseDecimal } from '@/core/base';
 import { kindOf, mainMeter } from '@/core/books';
 import { chosenPlace, type Component, type Design, type Edit } from '@/core/design';
 import { usesRunning } from '@/core/display';
@@ -52,7 +52,7 @@ export function copyAll(components: readonly Component[], design: Design, newId:
       const copy: Component = {
         ...component,
         id: newId(),
-        name: `${component.name.slice(0, 190)} (copy)`,
+        name: `${cut(component.name, 190)} (copy)`,
       };
       return [{ edit: 'add-component', section: section.id, index: at + added, component: copy }];
     });

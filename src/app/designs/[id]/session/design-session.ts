@@ -3,10 +3,10 @@
  * person sees (both). Edits are sent in order; a lost connection keeps them and sends them later; a stale answer
  * re-bases them and asks only where both sides changed the same thing. Undo is an edit like any other.
  */
-import { applyEdits, type Design, type Edit, editTarget } from '@/core/design';
+import { applyEdits, type Design, type Edit } from '@/core/design';
 import { sentenceFor } from '@/core/display';
 import { faultsOfChange } from '@/formats/design';
-import type { Conflict, Outside, PendingBatch, SendResult, SessionState, Since } from './session-types';
+import type { Outside, PendingBatch, SendResult, SessionState, Since } from './session-types';
 import { rebased } from './rebased';
 
 export type * from './session-types';

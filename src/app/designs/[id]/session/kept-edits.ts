@@ -43,9 +43,9 @@ export function thisWindow(): Promise<string> {
   return mine;
 }
 
-function sessionOf<T>(use: () => T): T | null {
+function sessionOf<T>(read: () => T): T | null {
   try {
-    return use();
+    return read();
   } catch {
     return null;
   }

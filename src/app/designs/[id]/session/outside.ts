@@ -9,10 +9,13 @@ export function browserOutside(place: KeptPlace): Outside {
   const { design: id } = place;
   let tab: string | null = null;
   let waiting: readonly PendingBatch[] | null = null;
-  void thisWindow().then((mine) => {
-    tab = mine;
-    if (waiting) writeKept(place, mine, waiting);
-  });
+  // The page is also drawn on the server, where there is no window.
+  if (typeof window !== 'undefined') {
+    void thisWindow().then((mine) => {
+      tab = mine;
+      if (waiting) writeKept(place, mine, waiting);
+    });
+  }
   return {
     send: async (body): Promise<SendResult> => {
       let response: Response;

@@ -1,4 +1,5 @@
 /** PUT: a price-book file, streamed in and published whole or refused. GET: how far it is. DELETE: stops it. */
+import { cut } from '@/core/base';
 import { context } from '@/app/wiring';
 import { AppError, cancelImport, importBook, importProgress } from '@/operations';
 import { handler } from '../../../answer';
@@ -11,7 +12,7 @@ export const PUT = handler(async (request, params) => {
   const name = new URL(request.url).searchParams.get('name') ?? 'price book';
   const upload = {
     id: params.id!,
-    fileName: name.slice(0, 200),
+    fileName: cut(name, 200),
     bytesTotal: Number.isSafeInteger(length) && length > 0 ? length : null,
     source: request.body ?? new ReadableStream<Uint8Array>(),
   };

@@ -16,6 +16,10 @@ export const GET = handler(async (request, { id }) => {
 export const POST = handler(async (request, { id }) => {
   const saved = await editDesign(context(), id!, await boundedJson(request, 4_000_000));
   liveHub().saved(id!, saved.revision);
-  after(() => priceAfterEdit(context(), id!).catch((error: unknown) => log.error({ err: error }, 'totals were not brought up to date')));
+  after(() =>
+    priceAfterEdit(context(), id!).catch((error: unknown) =>
+      log.error({ err: error }, 'totals were not brought up to date'),
+    ),
+  );
   return Response.json(saved);
 });

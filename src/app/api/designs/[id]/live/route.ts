@@ -8,30 +8,33 @@ const BEAT = 20_000;
 export const GET = handler(async (request, { id }) => {
   const { revision } = await openDesign(context(), id!);
   const encoder = new TextEncoder();
-  let leave = (): void => undefined;
+  let controller: ReadableStreamDefaultController<Uint8Array> | null = null;
+  const send = (text: string): void => {
+    try {
+      controller?.enqueue(encoder.encode(text));
+    } catch {
+      leave();
+    }
+  };
+  const tell = (event: string, value: number): void => send(`event: ${event}\ndata: ${value}\n\n`);
+  // Before anything is answered: that it is full is an answer of its own.
+  const part = liveHub().join(id!, {
+    revision: (next) => tell('revision', next),
+    present: (count) => tell('present', count),
+  });
+  const beat = setInterval(() => send(': still here\n\n'), BEAT);
+  const leave = (): void => {
+    clearInterval(beat);
+    part();
+  };
+  request.signal.addEventListener('abort', leave);
+  if (request.signal.aborted) leave();
   const body = new ReadableStream<Uint8Array>({
-    start(controller) {
-      const send = (text: string): void => {
-        try {
-          controller.enqueue(encoder.encode(text));
-        } catch {
-          leave();
-        }
-      };
-      const tell = (event: string, value: number): void => send(`event: ${event}\ndata: ${value}\n\n`);
-      const beat = setInterval(() => send(': still here\n\n'), BEAT);
-      const part = liveHub().join(id!, {
-        revision: (next) => tell('revision', next),
-        present: (count) => tell('present', count),
-      });
-      leave = () => {
-        clearInterval(beat);
-        part();
-      };
-      request.signal.addEventListener('abort', () => leave());
+    start(opened) {
+      controller = opened;
       tell('revision', revision);
     },
-    cancel: () => leave(),
+    cancel: leave,
   });
   return new Response(body, {
     // Not transformed: a compressed stream would wait for more before it sends anything.

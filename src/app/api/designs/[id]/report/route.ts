@@ -6,5 +6,10 @@ import { reportFile, wantedReport } from '../../../report-file';
 
 export const GET = handler(async (request, { id }) => {
   const wanted = wantedReport(request);
-  return reportFile(wanted, await readReport(context(), id!, wanted.options), context().now());
+  return reportFile(
+    wanted,
+    await readReport(context(), id!, wanted.options),
+    context().now(),
+    request.signal,
+  );
 });
