@@ -71,7 +71,7 @@ export function buildReport(design: Design, books: BookSet, options: ReportOptio
     ...rows,
     assumptions: assumptionRows(quotation ? withoutBudget(design) : design),
     agreements: withList ? agreementRows(design.agreements ?? []) : [],
-    exclusions: exclusionsOf(design, lines),
+    exclusions: exclusionsOf(quotation ? withoutAnswers(design) : design, lines),
     books: booksOf(shown, books, likely),
     rates: open ? ratesUsed(likely) : [],
     paying: quotation ? [] : payingOf(shown, books, money),
@@ -98,6 +98,11 @@ function moneyIn(currency: string): Money {
 function withoutBudget(design: Design): Design {
   const { budget: _, ...assumptions } = design.assumptions;
   return { ...design, assumptions };
+}
+
+/** Why something was not wanted is for the house. */
+function withoutAnswers({ answers: _, ...design }: Design): Design {
+  return design;
 }
 
 function sectionsOf(

@@ -132,6 +132,17 @@ describe('a quotation', () => {
 });
 
 describe('a full report without agreements', () => {
+  it('gives no reasons of the house for what was not wanted', () => {
+    const answered: Design = {
+      ...NEGOTIATED,
+      answers: [{ check: 'no-backup', subject: 'a', reason: 'The customer pays us too little for it.' }],
+    };
+    const said = (variant: typeof FULL | typeof QUOTATION) =>
+      JSON.stringify(buildReport(answered, SMALL_BOOKS, variant).report);
+    expect(said(FULL)).toContain('too little');
+    expect(said(QUOTATION)).not.toContain('too little');
+  });
+
   it('withholds list prices, so that the discount cannot be worked out', () => {
     const built = buildReport(NEGOTIATED, SMALL_BOOKS, { ...FULL, withAgreements: false });
     expect(built.open).toBe(false);

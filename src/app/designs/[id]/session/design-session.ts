@@ -83,12 +83,13 @@ export class DesignSession {
   /** Makes a change. Returns a sentence if it cannot be made; nothing is changed then. */
   apply(edits: readonly Edit[]): string | null {
     this.draft = [];
-    const applied = applyEdits(this.current(), edits);
+    const current = this.current();
+    const applied = applyEdits(current, edits);
     if (!applied.ok) {
       this.show();
       return sentenceFor(applied.issue);
     }
-    const [fault] = faultsOfChange(this.current(), applied.value.design);
+    const [fault] = faultsOfChange(current, applied.value.design);
     if (fault) {
       this.show();
       return `${fault.path}: ${fault.message}.`;

@@ -72,6 +72,16 @@ function read(key: string): PendingBatch[] {
   }
 }
 
+/** As the version before kept them: one list by design, whichever window. */
+function readEarlier(design: string): PendingBatch[] {
+  const value = JSON.parse(localStorage.getItem(`wick-tally/pending/${design}`) ?? 'null') as {
+    readonly baseRevision: number;
+    readonly pending: readonly Pick<PendingBatch, 'batch' | 'edits'>[];
+  } | null;
+  const from = value?.baseRevision ?? 0;
+  return (value?.pending ?? []).map(({ batch, edits }) => ({ batch, edits, from, tab: 'earlier' }));
+}
+
 export const readOwn = (place: KeptPlace, tab: string): PendingBatch[] =>
   sessionOf(() => read(prefixOf(place) + tab)) ?? [];
 
@@ -89,6 +99,8 @@ export async function adoptLeft(
     const { held = [] } = await navigator.locks.query();
     const alive = new Set(held.map((lock) => lock.name));
     const prefix = prefixOf(place);
+    const earlier = sessionOf(() => readEarlier(place.design)) ?? [];
+    if (earlier.length > 0 && adopt(earlier)) localStorage.removeItem(`wick-tally/pending/${place.design}`);
     for (const key of Object.keys(localStorage).filter((each) => each.startsWith(prefix))) {
       const tab = key.slice(prefix.length);
       if (tab === own || alive.has(lockOf(tab))) continue;

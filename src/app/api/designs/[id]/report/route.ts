@@ -11,5 +11,6 @@ export const GET = handler(async (request, { id }) => {
     await readReport(context(), id!, wanted.options),
     context().now(),
     request.signal,
+    'team',
   );
 });

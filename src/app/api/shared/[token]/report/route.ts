@@ -7,5 +7,5 @@ import { reportFile, wantedReport } from '../../../report-file';
 export const GET = handler(async (request, { token }) => {
   const outside = outsideContext();
   const read = await openLink(outside, token!);
-  return reportFile(wantedReport(request), read, outside.now(), request.signal);
+  return reportFile(wantedReport(request), read, outside.now(), request.signal, 'stranger');
 });
