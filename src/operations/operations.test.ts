@@ -122,13 +122,13 @@ describe('whoever has a design open', () => {
   it('is told together however many come, and the hundredth is the last that is taken', async () => {
     const hub = new LiveHub();
     let calls = 0;
-    const listener = { revision: () => undefined, present: () => void (calls += 1) };
-    const leave = Array.from({ length: 100 }, () => hub.join('one', listener));
-    expect(() => hub.join('one', listener)).toThrow('so many windows');
+    const listener = () => ({ revision: () => undefined, present: () => void (calls += 1) });
+    const leave = Array.from({ length: 100 }, () => hub.join('one', listener()));
+    expect(() => hub.join('one', listener())).toThrow('so many windows');
     await told();
     expect(calls).toBeLessThanOrEqual(100);
     leave[0]!();
-    expect(() => hub.join('one', listener)).not.toThrow();
-    expect(() => hub.join('two', listener)).not.toThrow();
+    expect(() => hub.join('one', listener())).not.toThrow();
+    expect(() => hub.join('two', listener())).not.toThrow();
   });
 });
