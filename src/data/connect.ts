@@ -18,7 +18,7 @@ interface Pools {
 const pools = new WeakMap<Kysely<Database>, Pools>();
 
 function poolOf(config: pg.PoolConfig): pg.Pool {
-  const pool = new pg.Pool({ connectionTimeoutMillis: 5000, keepAlive: true, ...config });
+  const pool = new pg.Pool({ connectionTimeoutMillis: 10_000, keepAlive: true, ...config });
   // A connection that breaks while idle is dropped by the pool; the next query opens another. One that breaks in use
   // fails its query, which is where it is answered.
   pool.on('error', () => undefined);
@@ -33,8 +33,19 @@ export function connect(url: string, patience: number | null = PATIENCE): Kysely
     max: 10,
     ...(patience === null ? {} : { statement_timeout: patience, query_timeout: patience + 2000 }),
   });
-  const bulk = poolOf({ connectionString: url, max: 4, idleTimeoutMillis: 1000, allowExitOnIdle: true });
+  // Whoever brings in a book has waited for the file; a busy machine is no reason to refuse it.
+  const bulk = poolOf({
+    connectionString: url,
+    max: 4,
+    connectionTimeoutMillis: 30_000,
+    allowExitOnIdle: true,
+  });
   const db = new Kysely<Database>({ dialect: new PostgresDialect({ pool: queries }) });
+  const endQueries = db.destroy.bind(db);
+  db.destroy = async () => {
+    await endQueries();
+    await bulk.end();
+  };
   pools.set(db, { queries, bulk });
   return db;
 }

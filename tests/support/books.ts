@@ -2,23 +2,10 @@
 import { indexBook, type PriceBook } from '@/core/books';
 import { bookSet, type BookSet } from '@/core/pricing';
 import { checkPriceBook, type OfferRow, type PriceBookFile, type RateRow, toBookData } from '@/formats';
+import { offer } from './offers';
 
 function server(sku: string, vcpu: string, memory: string, more: Partial<OfferRow> = {}): OfferRow {
-  return {
-    sku,
-    kind: 'server',
-    name: sku.toLowerCase(),
-    family: 'Balanced',
-    processor: 'Halden',
-    vcpu,
-    memory,
-    burstable: false,
-    lifecycle: 'current',
-    retires: null,
-    replacedBy: null,
-    note: '',
-    ...more,
-  };
+  return offer(sku, 'server', { family: 'Balanced', processor: 'Halden', vcpu, memory, ...more });
 }
 
 function other(sku: string, kind: OfferRow['kind']): OfferRow {
