@@ -13,7 +13,7 @@ export function linkRepository(db: Kysely<Database>): LinkStore {
           id: link.id,
           workspace_id: link.workspace,
           design_id: link.design,
-          token: link.token,
+          token_hash: link.tokenHash,
           options: JSON.stringify(link.options),
           pinned: link.pinned && JSON.stringify(link.pinned.design),
           pinned_revision: link.pinned?.revision ?? null,
@@ -46,11 +46,11 @@ export function linkRepository(db: Kysely<Database>): LinkStore {
         .executeTakeFirst();
       return result.numUpdatedRows > 0n;
     },
-    byToken: async (token) => {
+    byTokenHash: async (tokenHash) => {
       const row = await db
         .selectFrom('design_link')
         .selectAll()
-        .where('token', '=', token)
+        .where('token_hash', '=', tokenHash)
         .executeTakeFirst();
       return row ? linkOf(row) : null;
     },
@@ -62,7 +62,7 @@ function linkOf(row: Selectable<Database['design_link']>): DesignLink {
     id: row.id,
     workspace: row.workspace_id,
     design: row.design_id,
-    token: row.token,
+    tokenHash: row.token_hash,
     options: row.options,
     pinned: row.pinned && { design: row.pinned, revision: row.pinned_revision! },
     createdBy: row.created_by,

@@ -7,6 +7,7 @@ import * as handingOver from './migrations/m004-handing-over';
 import * as calculation from './migrations/m005-calculation';
 import * as lineAmounts from './migrations/m006-line-amounts';
 import * as installation from './migrations/m007-installation';
+import * as linkHashes from './migrations/m008-link-hashes';
 import type { Database } from './schema';
 
 const MIGRATIONS: Readonly<Record<string, Migration>> = {
@@ -17,6 +18,7 @@ const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '005-calculation': calculation,
   '006-line-amounts': lineAmounts,
   '007-installation': installation,
+  '008-link-hashes': linkHashes,
 };
 
 export async function migrate(db: Kysely<Database>): Promise<void> {

@@ -144,7 +144,7 @@ export interface Database {
     id: string;
     workspace_id: string;
     design_id: string;
-    token: string;
+    token_hash: string;
     options: JSONColumnType<ReportOptions>;
     pinned: JSONColumnType<Design> | null;
     pinned_revision: number | null;

@@ -7,8 +7,8 @@ export interface DesignLink {
   readonly id: string;
   readonly workspace: string;
   readonly design: string;
-  /** Part of the address; 192 random bits. */
-  readonly token: string;
+  /** SHA-256 of the address's key, as hex. The key itself is told once, to who made the link, and kept nowhere. */
+  readonly tokenHash: string;
   readonly options: ReportOptions;
   /** The design as it was when the link was made; null: the link follows the design. */
   readonly pinned: { readonly design: Design; readonly revision: number } | null;
@@ -24,6 +24,6 @@ export interface LinkStore {
   list(workspace: string, design: string): Promise<DesignLink[]>;
   /** False: no such link, or withdrawn before. */
   withdraw(workspace: string, id: string, at: Date): Promise<boolean>;
-  /** The only look-up without a workspace: the token is what entitles. */
-  byToken(token: string): Promise<DesignLink | null>;
+  /** The only look-up without a workspace: the key is what entitles. */
+  byTokenHash(tokenHash: string): Promise<DesignLink | null>;
 }

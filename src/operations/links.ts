@@ -1,5 +1,5 @@
 /** Read-only links: a report for people outside, until it expires or is withdrawn. Need Q5. */
-import { randomBytes } from 'node:crypto';
+import { createHash, randomBytes, timingSafeEqual } from 'node:crypto';
 import { z } from 'zod';
 import { isConfidential, type PlainFigure, toPlain } from '@/core/trace';
 import type { Actor } from './actor';
@@ -9,7 +9,9 @@ import { openDesign } from './designs';
 import type { Context, DesignLink, StoredDesign } from './ports';
 import { type ReadReport, reportOf } from './report';
 
+/** 192 random bits: nobody guesses them, so a plain hash keeps them. */
 const TOKEN_BYTES = 24;
+const TOKEN = /^[\w-]{32}$/;
 const MOST_LINKS = 200;
 
 const wantedSchema = z.strictObject({
@@ -31,7 +33,17 @@ export function linkState(link: DesignLink, now: Date): LinkState {
   return link.expiresAt && new Date(link.expiresAt) <= now ? 'expired' : 'open';
 }
 
-export async function createLink(context: Context, id: string, body: unknown): Promise<DesignLink> {
+export interface MadeLink {
+  readonly link: DesignLink;
+  /** The end of the address. Told now or never: only its hash is kept. */
+  readonly token: string;
+}
+
+function hashOf(token: string): string {
+  return createHash('sha256').update(token).digest('hex');
+}
+
+export async function createLink(context: Context, id: string, body: unknown): Promise<MadeLink> {
   requireRole(context.actor, 'editor');
   const wanted = wantedSchema.safeParse(body);
   if (!wanted.success) throw invalid('A link needs a variant, a date or none, and whether it is pinned.');
@@ -44,11 +56,12 @@ export async function createLink(context: Context, id: string, body: unknown): P
   if (before.filter((each) => linkState(each, now) === 'open').length >= MOST_LINKS) {
     throw invalid(`A design has at most ${MOST_LINKS} open links; withdraw one first.`);
   }
+  const token = randomBytes(TOKEN_BYTES).toString('base64url');
   const link: DesignLink = {
     id: context.newId(),
     workspace: context.actor.workspace,
     design: id,
-    token: randomBytes(TOKEN_BYTES).toString('base64url'),
+    tokenHash: hashOf(token),
     // A quotation never carries agreements, whatever was asked.
     options: options.variant === 'quotation' ? { ...options, withAgreements: false } : options,
     pinned: pinned ? { design: stored.design, revision: stored.revision } : null,
@@ -58,7 +71,7 @@ export async function createLink(context: Context, id: string, body: unknown): P
     withdrawnAt: null,
   };
   await context.links.create(link);
-  return link;
+  return { link, token };
 }
 
 function endOfDay(date: string): Date {
@@ -82,8 +95,7 @@ export interface LinkedReport extends ReadReport {
 
 /** For a stranger. Expired, withdrawn, deleted and invented links are told apart by nobody outside. */
 export async function openLink(context: Omit<Context, 'actor'>, token: string): Promise<LinkedReport> {
-  const link = token.length <= 64 ? await context.links.byToken(token) : null;
-  if (!link || linkState(link, context.now()) !== 'open') throw closed();
+  const link = await linkOf(context, token);
   const actor: Actor = { user: 'link', workspace: link.workspace, role: 'viewer' };
   const inside: Context = { ...context, actor };
   // A pinned link ends with its design too.
@@ -91,6 +103,15 @@ export async function openLink(context: Omit<Context, 'actor'>, token: string): 
   if (!current) throw closed();
   const shown: StoredDesign = link.pinned ? { ...current, ...link.pinned } : current;
   return { ...(await reportOf(inside, shown, link.options)), link };
+}
+
+async function linkOf(context: Omit<Context, 'actor'>, token: string): Promise<DesignLink> {
+  if (!TOKEN.test(token)) throw closed();
+  const hash = hashOf(token);
+  const link = await context.links.byTokenHash(hash);
+  const isSame = link !== null && timingSafeEqual(Buffer.from(link.tokenHash), Buffer.from(hash));
+  if (!isSame || linkState(link, context.now()) !== 'open') throw closed();
+  return link;
 }
 
 /** Ids of the lines whose calculation the link shows: none of a quotation, none that holds what was negotiated. */

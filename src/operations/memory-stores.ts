@@ -67,7 +67,7 @@ function memoryLinkStore(): LinkStore {
       kept = kept.map((each) => (each === found ? { ...each, withdrawnAt: at.toISOString() } : each));
       return found !== undefined;
     },
-    byToken: async (token) => kept.find((each) => each.token === token) ?? null,
+    byTokenHash: async (hash) => kept.find((each) => each.tokenHash === hash) ?? null,
   };
 }
 

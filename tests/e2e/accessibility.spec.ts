@@ -82,7 +82,7 @@ for (const scheme of ['light', 'dark'] as const) {
       await axe(page);
       await page.getByRole('button', { name: 'Links …' }).click();
       await page.getByRole('button', { name: 'Make a link' }).click();
-      const link = page.getByRole('list', { name: 'Links' }).getByRole('link').first();
+      const link = page.getByRole('dialog').getByRole('link', { name: /^\/shared/ });
       await axe(page);
       await page.goto((await link.getAttribute('href'))!);
       await page.getByRole('button', { name: 'How API servers adds up' }).click();

@@ -78,8 +78,17 @@ test('a link is opened by a stranger, shows one report and its calculations, and
   await page.getByRole('button', { name: 'Links …' }).click();
   const dialog = page.getByRole('dialog', { name: 'Read-only links' });
   await dialog.getByRole('button', { name: 'Make a link' }).click();
-  const address = await dialog.getByRole('link').getAttribute('href');
+  const address = await dialog.getByRole('status').getByRole('link').getAttribute('href');
   expect(address).toMatch(/^\/shared\/[\w-]{32}$/);
+
+  // It is told once: who opens the list again sees that there is a link, and not where.
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Links …' }).click();
+  await expect(dialog.getByRole('list', { name: 'Links' })).toContainText('Full report, revision');
+  await expect(dialog.getByRole('link')).toHaveCount(0);
+  expect(await (await page.request.get(`/api${design}/links`)).text()).not.toContain(
+    address!.split('/').at(-1),
+  );
 
   const strange = await browser.newContext({ baseURL });
   const stranger = await strange.newPage();

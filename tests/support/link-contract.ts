@@ -66,32 +66,39 @@ export function linkContract(name: string, make: () => Promise<Stores>): void {
       const links = await Promise.all([1, 2, 3].map(() => createLink(context, design, wanted())));
       expect(new Set(links.map((link) => link.token)).size).toBe(3);
       for (const { token } of links) expect(token).toMatch(/^[\w-]{32}$/);
-      expect(await listLinks(context, design)).toHaveLength(3);
+      const kept = await listLinks(context, design);
+      expect(kept).toHaveLength(3);
+      // Whoever reads what is kept cannot open anything with it.
+      for (const { token } of links) expect(JSON.stringify(kept)).not.toContain(token);
+      for (const { tokenHash } of kept) {
+        await expect(openLink(context, tokenHash)).rejects.toMatchObject({ code: 'not-found' });
+      }
     });
 
     it('open nothing when withdrawn, expired, invented, or when the design is gone', async () => {
-      const link = await createLink(context, design, wanted({ expires: '2999-01-01' }));
+      const { link, token } = await createLink(context, design, wanted({ expires: '2999-01-01' }));
       const later = { ...context, now: () => new Date('2999-01-02T00:00:01Z') };
       const closed = { code: 'not-found' };
-      await expect(openLink(context, link.token)).resolves.toMatchObject({ link: { id: link.id } });
-      await expect(openLink(later, link.token)).rejects.toMatchObject(closed);
-      await expect(openLink(context, `${link.token}x`)).rejects.toMatchObject(closed);
-      await expect(openLink(context, 'x'.repeat(9999))).rejects.toMatchObject(closed);
+      await expect(openLink(context, token)).resolves.toMatchObject({ link: { id: link.id } });
+      await expect(openLink(later, token)).rejects.toMatchObject(closed);
+      await expect(openLink(context, `${token}x`)).rejects.toMatchObject(closed);
+      for (const odd of ['x'.repeat(9999), 'x'.repeat(32), '\u0000', `${token.slice(1)}\u0000`, ''])
+        await expect(openLink(context, odd)).rejects.toMatchObject(closed);
       const second = await createLink(context, design, wanted());
       await withdrawLink(context, link.id);
-      await expect(openLink(context, link.token)).rejects.toMatchObject(closed);
+      await expect(openLink(context, token)).rejects.toMatchObject(closed);
       await expect(withdrawLink(context, link.id)).rejects.toMatchObject(closed);
       await deleteDesign(context, design);
       await expect(openLink(context, second.token)).rejects.toMatchObject(closed);
     });
 
     it('are the affair of their own workspace', async () => {
-      const link = await createLink(context, design, wanted());
+      const { link, token } = await createLink(context, design, wanted());
       const missing = { code: 'not-found' };
       await expect(createLink(other, design, wanted())).rejects.toMatchObject(missing);
       await expect(listLinks(other, design)).rejects.toMatchObject(missing);
       await expect(withdrawLink(other, link.id)).rejects.toMatchObject(missing);
-      await expect(openLink(context, link.token)).resolves.toBeTruthy();
+      await expect(openLink(context, token)).resolves.toBeTruthy();
     });
 
     it('never show agreements unless chosen, and explain only what holds none', async () => {

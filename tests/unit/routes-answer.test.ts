@@ -112,7 +112,7 @@ describe('a design', () => {
     const design = designOf(lines, { books: [{ book: 'small', revision: 3 }] });
     const long = await importDesign(wired.context, writeDesign(design));
     const made = await call(linksRoute, 'POST', { id: long }, { body: LINK });
-    const token = made.json<{ path: string }[]>()[0]!.path.split('/').at(-1)!;
+    const token = made.json<{ made: { path: string } }>().made.path.split('/').at(-1)!;
     const query = { query: '?form=pdf' };
     const stranger = await call(sharedReportRoute, 'GET', { token }, query);
     expect(stranger.status).toBe(413);
@@ -149,13 +149,14 @@ describe('a design', () => {
 describe('a link', () => {
   it('opens the report and its traces to a stranger until it is withdrawn', async () => {
     const made = await call(linksRoute, 'POST', { id }, { body: LINK });
-    const [link] = made.json<{ id: string; path: string }[]>();
-    const token = link!.path.split('/').at(-1)!;
+    const link = made.json<{ made: { id: string; path: string } }>().made;
+    const token = link.path.split('/').at(-1)!;
+    expect((await call(linksRoute, 'GET', { id }, {})).text).not.toContain(token);
     const shared = await call(sharedReportRoute, 'GET', { token }, { query: '?form=md' });
     expect([shared.status, shared.text.includes('138.00')]).toEqual([200, true]);
     expect((await call(sharedTraceRoute, 'GET', { token }, { query: '?line=out' })).text).toContain('65');
     expect((await call(sharedTraceRoute, 'GET', { token }, { query: '?line=nothing' })).status).toBe(404);
-    await call(linkRoute, 'DELETE', { id, link: link!.id });
+    await call(linkRoute, 'DELETE', { id, link: link.id });
     for (const route of [sharedReportRoute, sharedTraceRoute]) {
       expect((await call(route, 'GET', { token }, { query: '?form=md&line=out' })).status).toBe(404);
     }

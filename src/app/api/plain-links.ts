@@ -7,7 +7,6 @@ export async function plainLinks(context: Context, id: string): Promise<PlainLin
   const links = await listLinks(context, id);
   return links.map((link) => ({
     id: link.id,
-    path: `/shared/${link.token}`,
     options: link.options,
     pinnedRevision: link.pinned?.revision ?? null,
     expires: link.expiresAt && lastDay(link.expiresAt),

@@ -2,17 +2,23 @@ import { type Kysely, Migrator, sql } from 'kysely';
 import { afterEach, describe, expect, it } from 'vitest';
 import { bareDatabase } from '@tests/support/database';
 import { HERE, testContext } from '@tests/support/store-contract';
-import { importBook, readCatalogue, readRates, searchOffers } from '@/operations';
+import { importBook, openLink, readCatalogue, readRates, searchOffers } from '@/operations';
+import { designOf } from '@tests/support/designs';
 import { uploadOf } from '@tests/support/upload';
 import { wideBookFile } from '@tests/support/wide-book';
 import { type Database, migrate, repositories } from '../index';
 import * as firstTables from './m001-first-tables';
+import * as largeBooks from './m002-large-books';
+import * as coveringIndexes from './m003-covering-indexes';
+import * as handingOver from './m004-handing-over';
 
 let open: Kysely<Database> | null = null;
 afterEach(async () => {
   await open?.destroy();
   open = null;
 });
+
+const DESIGN = '00000000-0000-4000-8000-0000000000d1';
 
 /** A database as version 0.1.0 left it, with one published book. */
 async function ofFirstVersion(): Promise<Kysely<Database>> {
@@ -82,5 +88,36 @@ describe('a database of the first version', () => {
     await expect(sql`update book_rate set unit = 'second'`.execute(db)).rejects.toThrow(/never changes/);
     await importBook(context, uploadOf(wideBookFile()));
     expect((await searchOffers(context, { kind: 'server' })).length).toBeGreaterThan(5);
+  });
+});
+
+describe('a link of a version that kept its key', () => {
+  it('opens as before with the address that was given out, and its key is kept no more', async () => {
+    const db = await bareDatabase();
+    open = db;
+    const before = {
+      '001-first-tables': firstTables,
+      '002-large-books': largeBooks,
+      '003-covering-indexes': coveringIndexes,
+      '004-handing-over': handingOver,
+    };
+    await new Migrator({ db, provider: { getMigrations: async () => before } }).migrateToLatest();
+    const token = 'k'.repeat(32);
+    const design = JSON.stringify({ ...designOf([]), title: 'Shown' });
+    await sql`insert into workspace (id, name) values (${HERE}::uuid, 'Here')`.execute(db);
+    await sql`
+      insert into design (id, workspace_id, document, created_at, updated_at)
+      values (${DESIGN}::uuid, ${HERE}::uuid, ${design}::jsonb, now(), now())
+    `.execute(db);
+    await sql`
+      insert into design_link (id, workspace_id, design_id, token, options, created_by, created_at)
+      values (gen_random_uuid(), ${HERE}::uuid, ${DESIGN}::uuid, ${token},
+        '{"variant": "full", "validUntil": null, "withAgreements": false}', 'local', now())
+    `.execute(db);
+    await migrate(db);
+    const opened = await openLink(testContext(repositories(db)), token);
+    expect(opened.report.title).toBe('Shown');
+    const { rows } = await sql`select * from design_link`.execute(db);
+    expect(JSON.stringify(rows)).not.toContain(token);
   });
 });

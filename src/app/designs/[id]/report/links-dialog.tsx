@@ -11,12 +11,17 @@ import { daysAfter } from '../../../lib/time';
 
 export interface PlainLink {
   readonly id: string;
-  readonly path: string;
   readonly options: ReportOptions;
   readonly pinnedRevision: number | null;
   readonly expires: string | null;
   readonly state: 'open' | 'expired' | 'withdrawn';
   readonly createdAt: string;
+}
+
+/** Told once, to who made the link: nobody can read the address again. */
+interface MadeLink {
+  readonly id: string;
+  readonly path: string;
 }
 
 interface LinksDialogProps {
@@ -45,6 +50,7 @@ const REFUSED = 'The link could not be changed. Try again.';
 
 function Links({ id, negotiated, today }: LinksDialogProps) {
   const [links, setLinks] = useState<readonly PlainLink[] | null>(null);
+  const [made, setMade] = useState<MadeLink | null>(null);
   const [fault, setFault] = useState<string | null>(null);
   const address = `/api/designs/${id}/links`;
   const attempt = async (work: () => Promise<readonly PlainLink[]>): Promise<void> => {
@@ -68,8 +74,15 @@ function Links({ id, negotiated, today }: LinksDialogProps) {
       <NewLink
         negotiated={negotiated}
         today={today}
-        onMake={(wanted) => attempt(() => postJson<readonly PlainLink[]>(address, wanted))}
+        onMake={(wanted) =>
+          attempt(async () => {
+            const answer = await postJson<{ made: MadeLink; links: readonly PlainLink[] }>(address, wanted);
+            setMade(answer.made);
+            return answer.links;
+          })
+        }
       />
+      {made && <Made path={made.path} />}
       {fault && (
         <p role="alert" className="mt-2 text-sm text-ember-ink">
           {fault}
@@ -82,8 +95,15 @@ function Links({ id, negotiated, today }: LinksDialogProps) {
           <LinkRow
             key={link.id}
             link={link}
+            isNew={link.id === made?.id}
             onWithdraw={() =>
-              attempt(() => callApi<readonly PlainLink[]>(`${address}/${link.id}`, { method: 'DELETE' }))
+              attempt(async () => {
+                const left = await callApi<readonly PlainLink[]>(`${address}/${link.id}`, {
+                  method: 'DELETE',
+                });
+                if (link.id === made?.id) setMade(null);
+                return left;
+              })
             }
           />
         ))}
@@ -186,50 +206,62 @@ function NewLink({
   );
 }
 
-function LinkRow({ link, onWithdraw }: { readonly link: PlainLink; readonly onWithdraw: () => void }) {
-  const { options, pinnedRevision, expires, state, path } = link;
-  const words = [
-    options.variant === 'quotation' ? 'quotation' : 'full report',
-    pinnedRevision === null ? 'follows the design' : `revision ${pinnedRevision}`,
-    options.withAgreements && 'with agreements',
-    state === 'withdrawn'
-      ? 'withdrawn'
-      : state === 'expired'
-        ? 'expired'
-        : expires
-          ? `up to ${expires}`
-          : 'until withdrawn',
-  ].filter(Boolean);
+function Made({ path }: { readonly path: string }) {
   const copy = async (): Promise<void> => {
     await navigator.clipboard.writeText(`${location.origin}${path}`);
     tell('The address was copied.');
   };
   return (
+    <div role="status" className="border-b border-line bg-raised py-2 text-sm">
+      <div className="flex items-center gap-2">
+        <a
+          href={path}
+          target="_blank"
+          rel="noreferrer"
+          className="min-w-0 flex-1 truncate font-mono text-xs text-brand"
+        >
+          {path}
+        </a>
+        <Button tone="bare" onClick={() => void copy().catch(() => tell('Copying was not allowed here.'))}>
+          Copy
+        </Button>
+      </div>
+      <p className="text-xs text-soft">
+        Copy it now: the address is shown this once. If it is lost, withdraw the link and make another.
+      </p>
+    </div>
+  );
+}
+
+function LinkRow({
+  link,
+  isNew,
+  onWithdraw,
+}: {
+  readonly link: PlainLink;
+  readonly isNew: boolean;
+  readonly onWithdraw: () => void;
+}) {
+  const { options, pinnedRevision, expires, state } = link;
+  const isOpen = state === 'open';
+  const what = [
+    options.variant === 'quotation' ? 'Quotation' : 'Full report',
+    pinnedRevision === null ? 'follows the design' : `revision ${pinnedRevision}`,
+    options.withAgreements && 'with agreements',
+  ].filter(Boolean);
+  const until = isOpen ? (expires ? `opens up to ${expires}` : 'opens until it is withdrawn') : state;
+  return (
     <li className="flex items-center gap-2 border-b border-line py-1.5 text-sm">
       <div className="min-w-0 flex-1">
-        {state === 'open' ? (
-          <a
-            href={path}
-            target="_blank"
-            rel="noreferrer"
-            className="block truncate font-mono text-xs text-brand"
-          >
-            {path}
-          </a>
-        ) : (
-          <span className="block truncate font-mono text-xs text-soft line-through">{path}</span>
-        )}
-        <span className="text-xs text-soft">{words.join(', ')}</span>
+        <span className={isOpen ? undefined : 'text-soft line-through'}>{what.join(', ')}</span>
+        <p className="text-xs text-soft">
+          {isNew && 'the one above; '}made {link.createdAt.slice(0, 16).replace('T', ' ')} UTC, {until}
+        </p>
       </div>
-      {state === 'open' && (
-        <>
-          <Button tone="bare" onClick={() => void copy().catch(() => tell('Copying was not allowed here.'))}>
-            Copy
-          </Button>
-          <Button tone="bare" onClick={onWithdraw}>
-            Withdraw
-          </Button>
-        </>
+      {isOpen && (
+        <Button tone="bare" onClick={onWithdraw}>
+          Withdraw
+        </Button>
       )}
     </li>
   );

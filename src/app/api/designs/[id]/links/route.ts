@@ -1,4 +1,4 @@
-/** GET: the design's read-only links. POST: makes one. Both answer with all of them. */
+/** GET: the design's read-only links. POST: makes one, and tells its address, which nobody is told again. */
 import { context } from '@/app/wiring';
 import { createLink } from '@/operations';
 import { boundedJson, handler } from '../../../answer';
@@ -7,6 +7,7 @@ import { plainLinks } from '../../../plain-links';
 export const GET = handler(async (_, { id }) => Response.json(await plainLinks(context(), id!)));
 
 export const POST = handler(async (request, { id }) => {
-  await createLink(context(), id!, await boundedJson(request, 10_000));
-  return Response.json(await plainLinks(context(), id!));
+  const { link, token } = await createLink(context(), id!, await boundedJson(request, 10_000));
+  const made = { id: link.id, path: `/shared/${token}` };
+  return Response.json({ made, links: await plainLinks(context(), id!) });
 });
