@@ -1,7 +1,10 @@
 /** The one place where the application meets the database: one pool per process, one context per request. */
 import 'server-only';
 import { randomUUID } from 'node:crypto';
+import { Worker } from 'node:worker_threads';
 import { connect, installationOf, LOCAL_WORKSPACE, repositories } from '@/data';
+import type { Desk, Lane } from '@/desk/protocol';
+import { deskOf, ThreadDesk } from '@/desk/threads';
 import { AppError, type Context, LiveHub, type Stores } from '@/operations';
 
 interface Shared {
@@ -9,6 +12,7 @@ interface Shared {
   installation?: string;
   stores?: Stores;
   live?: LiveHub;
+  desk?: Desk;
 }
 
 // Development reloads modules; the pool must outlive that.
@@ -37,9 +41,37 @@ export function liveHub(): LiveHub {
   return (shared.live ??= new LiveHub());
 }
 
+const MOST_WAITING: Readonly<Record<Lane, number>> = { team: 20, stranger: 6, background: 10_000 };
+
+function deskThread(): Worker {
+  // Bundled when the application is started (`scripts/lib/desk.ts`).
+  const program = process.env.WICK_DESK;
+  if (!program) {
+    const message = 'A part of the application is missing. Start it with ./run serve, which makes it.';
+    throw new AppError('unavailable', message);
+  }
+  return new Worker(/* turbopackIgnore: true */ program, {
+    resourceLimits: { maxOldGenerationSizeMb: 1024 },
+  });
+}
+
+/** Where what is heavy is done, in threads of their own. */
+export function desk(): Desk {
+  return (shared.desk ??= deskOf(
+    new ThreadDesk({ start: deskThread, patience: 60_000, most: MOST_WAITING }),
+    new ThreadDesk({ start: deskThread, patience: 180_000, most: MOST_WAITING }),
+  ));
+}
+
 /** For what needs no person: a link is its own entitlement. */
 export function outsideContext(): Omit<Context, 'actor'> {
-  return { ...stores(), now: () => new Date(), newId: randomUUID };
+  return {
+    ...stores(),
+    now: () => new Date(),
+    newId: randomUUID,
+    price: (workspace, design, urgency) =>
+      desk().ask('summary', { workspace, design }, { lane: urgency === 'soon' ? 'team' : 'background' }),
+  };
 }
 
 /** A local installation has one team and one person, who is an actor like any other. */

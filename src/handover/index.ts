@@ -1,12 +1,12 @@
 /** The forms in which a report leaves the house. */
 import type { BookSet } from '@/core/pricing';
 import type { BuiltReport } from '@/core/report';
+import type { HandoverForm } from './forms';
 import { reportMarkdown } from './report-markdown';
 import { reportPdf } from './report-pdf';
 import { reportSheet } from './report-sheet';
 
-export const HANDOVER_FORMS = ['xlsx', 'pdf', 'md', 'json'] as const;
-export type HandoverForm = (typeof HANDOVER_FORMS)[number];
+export * from './forms';
 
 const TYPES: Readonly<Record<HandoverForm, string>> = {
   xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',

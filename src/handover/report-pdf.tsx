@@ -3,9 +3,11 @@
  */
 import { Document, Page, renderToBuffer, Text, View } from '@react-pdf/renderer';
 import type { ReactNode } from 'react';
-import { writeMoney, writeNumber } from '@/core/display';
-import type { Labelled, Report, ReportLine, ReportSection } from '@/core/report';
+import { writeMoney } from '@/core/display';
+import type { Labelled, Report } from '@/core/report';
+import { Cell } from './pdf-cell';
 import { QuarterBars } from './pdf-chart';
+import { Entered, Lines, type Money, stretches } from './pdf-lines';
 import { STYLES, registerFonts } from './pdf-style';
 
 export async function reportPdf(report: Report, at: Date): Promise<Uint8Array> {
@@ -13,13 +15,12 @@ export async function reportPdf(report: Report, at: Date): Promise<Uint8Array> {
   return new Uint8Array(await renderToBuffer(<Paper report={report} at={at} />));
 }
 
-type Money = (value: string) => string;
-
 /** Summary, lines, and what stands behind them: pages of their own, so that each repeats its own heads. */
 function Paper({ report, at }: { readonly report: Report; readonly at: Date }) {
   const money: Money = (value) => writeMoney(value, report.currency).replaceAll('\u2212', '-');
-  const sheet = (children: ReactNode) => (
-    <Page size="A4" style={STYLES.page}>
+  const parts = stretches(report.sections);
+  const sheet = (children: ReactNode, key?: string) => (
+    <Page key={key} size="A4" style={STYLES.page}>
       <Text fixed style={STYLES.running} render={({ pageNumber }) => (pageNumber > 1 ? report.title : '')} />
       {children}
       <Text fixed style={STYLES.foot}>
@@ -46,16 +47,22 @@ function Paper({ report, at }: { readonly report: Report; readonly at: Date }) {
           <Over report={report} money={money} />
         </>,
       )}
-      {sheet(<Lines report={report} money={money} />)}
+      {parts.map((sections, at) =>
+        sheet(
+          <Lines report={report} sections={sections} isLast={at === parts.length - 1} money={money} />,
+          `lines-${at}`,
+        ),
+      )}
       {sheet(
         <>
           <Pairs title="Assumptions" rows={report.assumptions} />
           <Pairs title="Agreements" rows={report.agreements} />
           <Pairs title="Not in the total, or not wanted" rows={report.exclusions} />
           <Pairs title="Price books" rows={bookRows(report)} />
-          <Entered report={report} />
+          {parts.length === 1 && <Entered sections={parts[0]!} />}
         </>,
       )}
+      {parts.length > 1 && parts.map((part, at) => sheet(<Entered sections={part} />, `entered-${at}`))}
     </Document>
   );
 }
@@ -103,70 +110,6 @@ function Totals({ report, money }: { readonly report: Report; readonly money: Mo
       ))}
     </>
   );
-}
-
-function Lines({ report, money }: { readonly report: Report; readonly money: Money }) {
-  return (
-    <>
-      <View style={STYLES.head} fixed>
-        <Cell grow={3}>Line</Cell>
-        <Cell grow={3}>What</Cell>
-        <Cell grow={1} end>
-          Count
-        </Cell>
-        <Cell grow={3} indent>
-          Use and way of paying
-        </Cell>
-        <Cell grow={2} end>
-          {report.currency} a month
-        </Cell>
-      </View>
-      {report.sections.map((section) => (
-        <Section key={section.id} section={section} money={money} />
-      ))}
-      <View style={STYLES.total} wrap={false}>
-        <Cell grow={10}>Total</Cell>
-        <Cell grow={2} end>
-          {money(report.total.monthly)}
-        </Cell>
-      </View>
-      <View style={STYLES.double} />
-    </>
-  );
-}
-
-function Section({ section, money }: { readonly section: ReportSection; readonly money: Money }) {
-  return (
-    <>
-      <View style={STYLES.section} wrap={false} minPresenceAhead={30}>
-        <Cell grow={10}>{section.name}</Cell>
-        <Cell grow={2} end>
-          {money(section.amount)}
-        </Cell>
-      </View>
-      {section.lines.map((line) => (
-        <View key={line.id} style={STYLES.row} wrap={false}>
-          <Cell grow={3}>{line.name}</Cell>
-          <Cell grow={3} soft>
-            {whatOf(line)}
-          </Cell>
-          <Cell grow={1} end>
-            {writeNumber(line.count)}
-          </Cell>
-          <Cell grow={3} soft indent>
-            {[line.use, line.paid].filter(Boolean).join('; ')}
-          </Cell>
-          <Cell grow={2} end>
-            {line.amount === null ? 'not priced' : money(line.amount)}
-          </Cell>
-        </View>
-      ))}
-    </>
-  );
-}
-
-function whatOf({ offer, kind, provider, region }: ReportLine): string {
-  return [offer || kind, [provider, region].filter(Boolean).join(' ')].filter(Boolean).join(', ');
 }
 
 function Over({ report, money }: { readonly report: Report; readonly money: Money }) {
@@ -226,42 +169,4 @@ function Pairs({
       ))}
     </>
   );
-}
-
-function Entered({ report }: { readonly report: Report }) {
-  return (
-    <>
-      <Text style={STYLES.heading} minPresenceAhead={40}>
-        Every line as it was entered
-      </Text>
-      {report.sections.flatMap((section) =>
-        section.lines.map((line) => (
-          <View key={line.id} style={STYLES.row} wrap={false}>
-            <Cell grow={2}>{line.name}</Cell>
-            <Cell grow={5} soft>
-              {[...line.settings.map(({ label, value }) => `${label}: ${value}`), ...line.notices].join('. ')}
-            </Cell>
-          </View>
-        )),
-      )}
-    </>
-  );
-}
-
-function Cell({
-  grow,
-  end = false,
-  soft = false,
-  indent = false,
-  children,
-}: {
-  readonly grow: number;
-  readonly end?: boolean;
-  readonly soft?: boolean;
-  readonly indent?: boolean;
-  readonly children: ReactNode;
-}) {
-  const place = { flexGrow: grow, flexBasis: 0, paddingRight: end ? 0 : 6, paddingLeft: indent ? 8 : 0 };
-  const style = { ...place, ...(end ? STYLES.end : {}), ...(soft ? STYLES.soft : {}) };
-  return <Text style={style}>{children}</Text>;
 }

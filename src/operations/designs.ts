@@ -13,13 +13,34 @@ import { priceDesignOnServer, totalsOf } from './price-design';
 export async function listDesigns(context: Context): Promise<DesignListing[]> {
   requireRole(context.actor, 'viewer');
   const listings = await context.designs.list(context.actor.workspace);
-  return Promise.all(listings.map(async (each) => (each.totals ? each : await withTotals(context, each))));
+  const behind = listings.filter((each) => !each.totals);
+  const brought = await inTime(
+    behind.map((each) => withTotals(context, each)),
+    behind,
+  );
+  const anew = new Map(brought.map((each) => [each.id, each]));
+  return listings.map((each) => anew.get(each.id) ?? each);
+}
+
+/** Milliseconds that somebody waits for totals of lists; what takes longer is worked out after the answer. */
+const PATIENCE = 1000;
+
+/** What has come in time, and for the rest what was there before. What fails is tried again by the next list. */
+async function inTime<T>(work: readonly Promise<T>[], otherwise: readonly T[]): Promise<T[]> {
+  const done = [...otherwise];
+  const all = Promise.all(
+    work.map((each, at) => each.then((value) => void (done[at] = value)).catch(() => undefined)),
+  );
+  let timer: NodeJS.Timeout | undefined;
+  await Promise.race([all, new Promise((resolve) => (timer = setTimeout(resolve, PATIENCE)))]);
+  clearTimeout(timer);
+  return [...done];
 }
 
 async function withTotals(context: Context, listing: DesignListing): Promise<DesignListing> {
   const stored = await context.designs.find(context.actor.workspace, listing.id);
   if (!stored || stored.revision !== listing.revision) return listing;
-  const totals = totalsOf(await priceDesignOnServer(context, stored.design));
+  const totals = totalsOf(await priceDesignOnServer(context, stored.design, 'later'));
   await context.designs.saveTotals(context.actor.workspace, listing.id, stored.revision, totals);
   return { ...listing, totals };
 }
@@ -30,7 +51,7 @@ export async function openDesign(context: Context, id: string): Promise<StoredDe
   if (!stored) throw notFound('design');
   if (!stored.isOfOldCalculation) return stored;
   // Worked out anew before it is shown, so that what changed can be told.
-  await refreshTotals(context, id);
+  await inTime([refreshTotals(context, id)], [undefined]);
   return (await context.designs.find(context.actor.workspace, id)) ?? stored;
 }
 
@@ -62,7 +83,8 @@ export async function storeDesign(context: Context, design: Design): Promise<str
   }
   const id = context.newId();
   await context.designs.create(context.actor.workspace, id, checked.data as Design, context.now());
-  await refreshTotals(context, id);
+  // It is stored: whether its total is there already is no reason to refuse it.
+  await inTime([refreshTotals(context, id)], [undefined]);
   return id;
 }
 
@@ -70,7 +92,7 @@ export async function storeDesign(context: Context, design: Design): Promise<str
 export async function refreshTotals(context: Context, id: string): Promise<void> {
   const stored = await context.designs.find(context.actor.workspace, id);
   if (!stored) return;
-  const totals = totalsOf(await priceDesignOnServer(context, stored.design));
+  const totals = totalsOf(await priceDesignOnServer(context, stored.design, 'later'));
   await context.designs.saveTotals(context.actor.workspace, id, stored.revision, totals);
 }
 

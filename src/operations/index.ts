@@ -15,4 +15,4 @@ export * from './live';
 export * from './report';
 export { requireSameBook } from './same-book';
 export * from './starters';
-export { priceDesignOnServer } from './price-design';
+export { priceDesignOnServer, priceHere } from './price-design';

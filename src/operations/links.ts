@@ -105,6 +105,11 @@ export async function openLink(context: Omit<Context, 'actor'>, token: string): 
   return { ...(await reportOf(inside, shown, link.options)), link };
 }
 
+/** Whoever has no open link is turned away before anything is worked out for them. */
+export async function requireLink(context: Omit<Context, 'actor'>, token: string): Promise<void> {
+  await linkOf(context, token);
+}
+
 async function linkOf(context: Omit<Context, 'actor'>, token: string): Promise<DesignLink> {
   if (!TOKEN.test(token)) throw closed();
   const hash = hashOf(token);

@@ -1,5 +1,6 @@
 /** What the operations need from the outside: stores, a clock, new ids. Each has an in-memory twin for tests. */
 import type { Design, Edit } from '@/core/design';
+import type { DesignSummary } from '@/core/range';
 import type { Actor } from './actor';
 import type { BookStore, ExchangeStore, ImportStore } from './book-ports';
 import type { KeptStore } from './kept-ports';
@@ -125,4 +126,9 @@ export interface Context extends Stores {
   readonly actor: Actor;
   now(): Date;
   newId(): string;
+  /** Prices a design somewhere else than in the thread that answers requests; absent: here. */
+  readonly price?: (workspace: string, design: Design, urgency: Urgency) => Promise<DesignSummary>;
 }
+
+/** `later`: nobody waits for it. */
+export type Urgency = 'soon' | 'later';

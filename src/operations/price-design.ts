@@ -4,10 +4,20 @@ import { type DesignSummary, summarise } from '@/core/range';
 import { halfAwayFromZero, minorDigits } from '@/core/money';
 import { Decimal } from '@/core/base';
 import { loadBooks } from './load-books';
-import type { Context, KeptTotals } from './ports';
+import type { BookStore, Context, KeptTotals, Urgency } from './ports';
 
-export async function priceDesignOnServer(context: Context, design: Design): Promise<DesignSummary> {
-  return summarise(design, await loadBooks(context.books, context.actor.workspace, design));
+/** Where the context says who prices, there; else right here. */
+export async function priceDesignOnServer(
+  context: Context,
+  design: Design,
+  urgency: Urgency = 'soon',
+): Promise<DesignSummary> {
+  const { workspace } = context.actor;
+  return context.price?.(workspace, design, urgency) ?? priceHere(context.books, workspace, design);
+}
+
+export async function priceHere(books: BookStore, workspace: string, design: Design): Promise<DesignSummary> {
+  return summarise(design, await loadBooks(books, workspace, design));
 }
 
 /** What is kept of a summary: for lists, and to say what a later calculation changes. */

@@ -1,14 +1,19 @@
 /** Reports of stored designs: read, with the books they were priced from, for whoever writes them down. */
+import { createHash } from 'node:crypto';
+import { allComponents } from '@/core/design';
 import type { BookSet } from '@/core/pricing';
 import { buildReport, type BuiltReport, type ReportOptions } from '@/core/report';
 import { requireRole } from './actor';
 import { openDesign } from './designs';
 import { loadBooks } from './load-books';
-import type { Context, StoredDesign } from './ports';
+import type { BookStore, Context, StoredDesign } from './ports';
 
-export interface ReadReport extends BuiltReport {
-  readonly stored: StoredDesign;
+interface PricedReport extends BuiltReport {
   readonly books: BookSet;
+}
+
+export interface ReadReport extends PricedReport {
+  readonly stored: StoredDesign;
 }
 
 export async function readReport(context: Context, id: string, options: ReportOptions): Promise<ReadReport> {
@@ -16,11 +21,39 @@ export async function readReport(context: Context, id: string, options: ReportOp
   return reportOf(context, await openDesign(context, id), options);
 }
 
+/** Lines of all reports that are kept: whoever asks for the same again, in another form or line by line, waits for none. */
+const MOST_LINES = 2500;
+const kept = new WeakMap<BookStore, Map<string, PricedReport>>();
+
 export async function reportOf(
   context: Context,
   stored: StoredDesign,
   options: ReportOptions,
 ): Promise<ReadReport> {
-  const books = await loadBooks(context.books, context.actor.workspace, stored.design);
-  return { ...buildReport(stored.design, books, options), stored, books };
+  const { workspace } = context.actor;
+  const { design } = stored;
+  // Published prices are final: the design itself, the workspace and the options decide everything.
+  const key = createHash('sha256')
+    .update(JSON.stringify([workspace, options, design]))
+    .digest('hex');
+  const reports = kept.get(context.books) ?? new Map<string, PricedReport>();
+  kept.set(context.books, reports);
+  const known = reports.get(key);
+  if (known) return { ...known, stored };
+  const books = await loadBooks(context.books, workspace, design);
+  const made = { ...buildReport(design, books, options), books };
+  reports.set(key, made);
+  forget(reports);
+  return { ...made, stored };
+}
+
+/** The oldest go first; the newest stays, however long it is. */
+function forget(reports: Map<string, PricedReport>): void {
+  const sizes = [...reports].map(([key, { design }]) => ({ key, lines: allComponents(design).length + 1 }));
+  let all = sizes.reduce((sum, { lines }) => sum + lines, 0);
+  for (const { key, lines } of sizes.slice(0, -1)) {
+    if (all <= MOST_LINES) return;
+    reports.delete(key);
+    all -= lines;
+  }
 }

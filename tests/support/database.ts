@@ -37,6 +37,11 @@ export async function bareDatabase(): Promise<Kysely<Database>> {
   }
 }
 
+const urls = new WeakMap<Kysely<Database>, string>();
+
+/** Where another process finds a fresh database. */
+export const urlOf = (db: Kysely<Database>): string => urls.get(db)!;
+
 export async function freshDatabase(): Promise<Kysely<Database>> {
   const url = process.env.TEST_DATABASE_URL;
   if (!url) throw new Error('TEST_DATABASE_URL is not set; run the integration project of vitest');
@@ -45,7 +50,10 @@ export async function freshDatabase(): Promise<Kysely<Database>> {
     template ??= makeTemplate(admin, url);
     const name = `test_${randomUUID().slice(0, 8)}`;
     await sql`create database ${sql.id(name)} template ${sql.id(await template)}`.execute(admin);
-    return connect(withDatabase(url, name));
+    const own = withDatabase(url, name);
+    const db = connect(own);
+    urls.set(db, own);
+    return db;
   } finally {
     await admin.destroy();
   }

@@ -2,6 +2,7 @@
 import { randomUUID } from 'node:crypto';
 import { writeDesign } from '@/formats';
 import { type Context, importBook, importDesign, LiveHub } from '@/operations';
+import { inlineDesk } from '@/desk/jobs';
 import { memoryStores } from '@/operations/memory-stores';
 import { smallBookFile } from './books';
 import { designOf, serverOf, transferOf } from './designs';
@@ -24,6 +25,7 @@ export const wiring = {
     const { actor: _, ...outside } = wired.context;
     return outside;
   },
+  desk: () => inlineDesk(wiring.outsideContext()),
   liveHub: (): LiveHub => wired.hub,
   installation: async (): Promise<string> => 'this-one',
 };

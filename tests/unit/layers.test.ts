@@ -35,7 +35,19 @@ const MAY_IMPORT: Readonly<Record<string, readonly string[]>> = {
   data: ['core', 'formats', 'operations', 'data'],
   workers: ['core', 'formats', 'workers'],
   ui: ['core/display', 'core/trace', 'ui'],
-  app: ['core', 'formats', 'handover', 'ui', 'operations', 'workers/client', 'workers/protocol', 'app'],
+  desk: ['core', 'formats', 'handover', 'operations', 'desk'],
+  app: [
+    'core',
+    'formats',
+    'handover/forms',
+    'ui',
+    'operations',
+    'desk/protocol',
+    'desk/threads',
+    'workers/client',
+    'workers/protocol',
+    'app',
+  ],
   cli: ['core', 'formats', 'handover', 'operations', 'demo', 'cli'],
   demo: ['core', 'formats', 'operations', 'demo'],
 };
@@ -44,6 +56,7 @@ const MAY_IMPORT: Readonly<Record<string, readonly string[]>> = {
 const WIRING: Readonly<Record<string, readonly string[]>> = {
   'app/wiring.ts': ['data'],
   'cli/set-up.ts': ['data'],
+  'desk/thread.ts': ['data'],
 };
 
 const CORE_PACKAGES = ['decimal.js'];

@@ -2,9 +2,6 @@
 import { randomUUID } from 'node:crypto';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { smallBookFile } from '@tests/support/books';
-import { designOf, serverOf } from '@tests/support/designs';
-import { writeDesign } from '@/formats';
-import { importDesign } from '@/operations';
 import { call, freshStart, LINK, rename, wired, type Route } from '@tests/support/routes';
 import * as copyRoute from '@/app/api/designs/[id]/copy/route';
 import * as editsRoute from '@/app/api/designs/[id]/edits/route';
@@ -105,19 +102,6 @@ describe('a design', () => {
       const file = await call(reportRoute, 'GET', { id }, { query: `?form=${form}` });
       expect([file.status, file.headers.get('cache-control')]).toEqual([200, 'private, no-store']);
     }
-  });
-
-  it('is printed up to a length, and says what else there is beyond it', async () => {
-    const lines = Array.from({ length: 301 }, (_, at) => serverOf(`s${at}`));
-    const design = designOf(lines, { books: [{ book: 'small', revision: 3 }] });
-    const long = await importDesign(wired.context, writeDesign(design));
-    const made = await call(linksRoute, 'POST', { id: long }, { body: LINK });
-    const token = made.json<{ made: { path: string } }>().made.path.split('/').at(-1)!;
-    const query = { query: '?form=pdf' };
-    const stranger = await call(sharedReportRoute, 'GET', { token }, query);
-    expect(stranger.status).toBe(413);
-    expect(stranger.text).toContain('at most 300 lines');
-    expect((await call(sharedReportRoute, 'GET', { token }, { query: '?form=md' })).status).toBe(200);
   });
 
   it('is watched: the revision at once, each new one, and how many are there', async () => {

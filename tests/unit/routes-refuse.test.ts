@@ -85,7 +85,7 @@ describe('another workspace', () => {
     const made = await call(linksRoute, 'POST', { id }, { body: LINK });
     asElsewhere();
     const own = await importDesign(wired.context, writeDesign(designOf([])));
-    const link = made.json<{ id: string }[]>()[0]!.id;
+    const link = made.json<{ made: { id: string } }>().made.id;
     await call(linkRoute, 'DELETE', { id: own, link });
     asHere();
     const links = await call(linksRoute, 'GET', { id });

@@ -1,10 +1,11 @@
 /** A report for whoever has the link. Not indexed; no other data of the workspace. */
 import type { Metadata } from 'next';
-import { notFound } from 'next/navigation';
 import { cache } from 'react';
+import { orNotFound, orSentence } from '@/app/lib/or-not-found';
+import { NotShown } from '@/app/report/not-shown';
 import { ReportView } from '@/app/report/report-view';
-import { outsideContext } from '@/app/wiring';
-import { asAppError, explainedLines, openLink } from '@/operations';
+import { desk, outsideContext } from '@/app/wiring';
+import { requireLink } from '@/operations';
 import { LineTrace } from './line-trace';
 import { SharedHead } from './shared-head';
 
@@ -13,27 +14,23 @@ interface PageProps {
 }
 
 const load = cache(async (token: string) => {
-  try {
-    return await openLink(outsideContext(), token);
-  } catch (thrown) {
-    if (asAppError(thrown).code === 'not-found') notFound();
-    throw thrown;
-  }
+  await orNotFound(requireLink(outsideContext(), token));
+  return orSentence(desk().ask('linked', { token }, { lane: 'stranger' }));
 });
 
 export async function generateMetadata({ params }: PageProps): Promise<Metadata> {
-  const { report } = await load((await params).token);
-  return { title: report.title, robots: { index: false, follow: false }, referrer: 'no-referrer' };
+  const linked = await load((await params).token);
+  const title = typeof linked === 'string' ? 'Report' : linked.report.title;
+  return { title, robots: { index: false, follow: false }, referrer: 'no-referrer' };
 }
 
 export default async function SharedPage({ params }: PageProps) {
   const { token } = await params;
   const linked = await load(token);
-  const { report, stored, link } = linked;
-  const explained = explainedLines(linked);
-  const when = link.pinned
-    ? `As of revision ${stored.revision}`
-    : `Revision ${stored.revision}, follows the design`;
+  if (typeof linked === 'string') return <NotShown>{linked}</NotShown>;
+  const { report, revision, isPinned, explained } = linked;
+  const open = new Set(explained);
+  const when = isPinned ? `As of revision ${revision}` : `Revision ${revision}, follows the design`;
   return (
     <>
       <SharedHead token={token} />
@@ -42,7 +39,7 @@ export default async function SharedPage({ params }: PageProps) {
           report={report}
           made={when}
           explain={(line) =>
-            explained.has(line.id) && (
+            open.has(line.id) && (
               <LineTrace
                 token={token}
                 line={line.id}

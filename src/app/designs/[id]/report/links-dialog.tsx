@@ -134,7 +134,7 @@ function NewLink({
   const quotation = variant === 'quotation';
   return (
     <div className="border-b border-line pb-3">
-      <div className="grid grid-cols-3 gap-3">
+      <div className="grid gap-3 sm:grid-cols-3">
         <Field label="Shows">
           {(field) => (
             <select

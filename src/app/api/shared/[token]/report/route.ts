@@ -1,11 +1,12 @@
 /** GET ?form=…: the linked report as a file; which report is the link's affair, not the address's. */
-import { outsideContext } from '@/app/wiring';
-import { openLink } from '@/operations';
+import { desk, outsideContext } from '@/app/wiring';
+import { requireLink } from '@/operations';
 import { handler } from '../../../answer';
-import { reportFile, wantedReport } from '../../../report-file';
+import { fileAnswer, wantedReport } from '../../../report-file';
 
 export const GET = handler(async (request, { token }) => {
-  const outside = outsideContext();
-  const read = await openLink(outside, token!);
-  return reportFile(wantedReport(request), read, outside.now(), request.signal, 'stranger');
+  await requireLink(outsideContext(), token!);
+  const { form } = wantedReport(request);
+  const asking = { signal: request.signal, lane: 'stranger' } as const;
+  return fileAnswer(await desk().ask('linked-file', { token: token!, form }, asking));
 });

@@ -1,9 +1,11 @@
 /** GET ?line=…: how one line of a linked report adds up, where the link shows it. */
-import { outsideContext } from '@/app/wiring';
-import { linkedTrace } from '@/operations';
+import { desk, outsideContext } from '@/app/wiring';
+import { requireLink } from '@/operations';
 import { handler } from '../../../answer';
 
 export const GET = handler(async (request, { token }) => {
+  await requireLink(outsideContext(), token!);
   const line = new URL(request.url).searchParams.get('line') ?? '';
-  return Response.json(await linkedTrace(outsideContext(), token!, line));
+  const asking = { signal: request.signal, lane: 'stranger' } as const;
+  return Response.json(await desk().ask('linked-trace', { token: token!, line }, asking));
 });

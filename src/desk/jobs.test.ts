@@ -1,0 +1,68 @@
+import { beforeEach, describe, expect, it } from 'vitest';
+import { smallBookFile } from '@tests/support/books';
+import { designOf, serverOf } from '@tests/support/designs';
+import { testContext } from '@tests/support/store-contract';
+import { uploadOf } from '@tests/support/upload';
+import { writeDesign } from '@/formats';
+import { type Context, createLink, importBook, importDesign, readReport } from '@/operations';
+import { memoryStores } from '@/operations/memory-stores';
+import { inlineDesk, workersOn } from './jobs';
+
+const options = { variant: 'full', validUntil: null, withAgreements: false } as const;
+
+let context: Context;
+let id = '';
+let token = '';
+beforeEach(async () => {
+  context = testContext(memoryStores());
+  await importBook(context, uploadOf(smallBookFile()));
+  const design = designOf([serverOf('a'), serverOf('b')], { books: [{ book: 'small', revision: 3 }] });
+  id = await importDesign(context, writeDesign(design));
+  ({ token } = await createLink(context, id, { options, pinned: false, expires: null }));
+});
+
+describe('jobs', () => {
+  it('are reports in plain data, the same for the team, for a link and for a file', async () => {
+    const desk = inlineDesk(context);
+    const shown = await desk.ask('report', { actor: context.actor, id, options });
+    const linked = await desk.ask('linked', { token });
+    expect(structuredClone(shown)).toEqual(shown);
+    expect([shown.report.total.monthly, shown.revision]).toEqual(['146.00', 0]);
+    expect(linked.report).toEqual(shown.report);
+    expect(linked.explained).toEqual(['a', 'b']);
+    const file = await desk.ask('linked-file', { token, form: 'json' });
+    expect(file.name).toMatch(/-full\.json$/);
+    expect(JSON.parse(new TextDecoder().decode(file.bytes))).toEqual(shown.report);
+    expect(await desk.ask('linked-trace', { token, line: 'a' })).toMatchObject({ operation: 'product' });
+  });
+
+  it('print up to a length, and say what else there is beyond it', async () => {
+    const workers = workersOn(context, { team: 2, stranger: 1 });
+    const beyond = { code: 'too-large', message: expect.stringContaining('at most 1 lines') as string };
+    await expect(workers['linked-file']({ token, form: 'pdf' })).rejects.toMatchObject(beyond);
+    expect((await workers['linked-file']({ token, form: 'md' })).bytes.length).toBeGreaterThan(100);
+    const ours = await workers['report-file']({ actor: context.actor, id, options, form: 'pdf' });
+    expect(new TextDecoder('latin1').decode(ours.bytes.slice(0, 5))).toBe('%PDF-');
+  });
+
+  it('work the same report out once, and another one for anything that differs', async () => {
+    const first = await readReport(context, id, options);
+    expect((await readReport(context, id, options)).report).toBe(first.report);
+    const quotation = await readReport(context, id, { ...options, variant: 'quotation' });
+    expect(quotation.report).not.toBe(first.report);
+    const other = await importDesign(
+      context,
+      writeDesign(designOf([serverOf('a', { count: { likely: '9' } })], { books: first.design.books })),
+    );
+    expect((await readReport(context, other, options)).report.total.monthly).toBe('657.00');
+    // Room for some thousand lines: the oldest goes.
+    const many = Array.from({ length: 1300 }, (_, at) => serverOf(`s${at}`));
+    for (const title of ['One', 'Two']) {
+      const long = designOf(many, { title, books: first.design.books });
+      await readReport(context, await importDesign(context, writeDesign(long)), options);
+    }
+    const again = await readReport(context, id, options);
+    expect(again.report).not.toBe(first.report);
+    expect(again.report).toEqual(first.report);
+  }, 120_000);
+});

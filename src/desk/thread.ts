@@ -1,0 +1,32 @@
+/** A thread that works jobs off, one at a time, on connections of its own. Bundled by `scripts/lib/desk.ts`. */
+import { randomUUID } from 'node:crypto';
+import { parentPort } from 'node:worker_threads';
+import { connect, repositories } from '@/data';
+import { AppError } from '@/operations';
+import { workersOn } from './jobs';
+import type { JobName } from './protocol';
+import type { FromThread, ToThread } from './threads';
+
+const url = process.env.DATABASE_URL;
+if (!url || !parentPort) throw new Error('A desk is a thread of the application, which has a database.');
+const port = parentPort;
+const workers = workersOn({ ...repositories(connect(url)), now: () => new Date(), newId: randomUUID });
+
+port.on('message', ({ turn, name, given }: ToThread) => {
+  work(name, given).then(
+    (value) => port.postMessage({ turn, value } satisfies FromThread),
+    (thrown: unknown) => port.postMessage({ turn, ...failureOf(thrown) } satisfies FromThread),
+  );
+});
+
+async function work(name: JobName, given: unknown): Promise<unknown> {
+  return (workers[name] as (given: unknown) => Promise<unknown>)(given);
+}
+
+function failureOf(thrown: unknown): Pick<FromThread, 'refused' | 'failed'> {
+  if (thrown instanceof AppError) {
+    return { refused: { code: thrown.code, message: thrown.message, detail: thrown.detail } };
+  }
+  const { message, stack, code } = thrown as Error & { code?: unknown };
+  return { failed: { message, stack, code: code === undefined ? undefined : String(code) } };
+}
