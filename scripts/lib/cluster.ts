@@ -7,6 +7,7 @@ import { randomBytes } from 'node:crypto';
 import fs from 'node:fs';
 import path from 'node:path';
 import { requirePostgres } from './debian';
+import { removeOrphans } from './orphans';
 import { freePort, LOOPBACK } from './ports';
 import { stop } from './say';
 
@@ -54,6 +55,7 @@ export async function startCluster(home: string, options: ClusterOptions): Promi
   const fixed = port;
   const url = `postgres://${ROLE}:${password}@${LOOPBACK}:${port}/${ROLE}`;
   ensureDatabase(bin, fixed, password);
+  if (options.durable) await removeOrphans(folder, url);
   return {
     url,
     folder,
@@ -63,7 +65,10 @@ export async function startCluster(home: string, options: ClusterOptions): Promi
       const pid = serverPid(folder);
       return pid !== null && isRunning(pid);
     },
-    revive: () => startServer(bin, folder, settingsFor(fixed)),
+    revive: async () => {
+      await startServer(bin, folder, settingsFor(fixed));
+      await removeOrphans(folder, url);
+    },
   };
 }
 

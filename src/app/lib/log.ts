@@ -6,10 +6,23 @@ import pino from 'pino';
 
 const file = process.env.WICK_LOG;
 
-export const log = pino(
+const lines = pino(
   { base: null, timestamp: pino.stdTimeFunctions.isoTime, formatters: { level: (level) => ({ level }) } },
   pino.destination({ dest: file && file !== '' ? file : 2, mkdir: true, sync: true }),
 );
+
+/** A log that cannot be written, on a full disk say, is no reason to answer differently. */
+function safely(level: 'info' | 'error'): (what: object, text: string) => void {
+  return (what, text) => {
+    try {
+      lines[level](what, text);
+    } catch {
+      // There is nowhere left to say it.
+    }
+  };
+}
+
+export const log = { info: safely('info'), error: safely('error') };
 
 /** The path without what follows it, and without the key of a linked report. */
 export function pathOf(url: string): string {
