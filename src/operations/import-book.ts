@@ -7,6 +7,7 @@ import { type BookRead, readBook } from '@/formats/stream';
 import { requireRole } from './actor';
 import { AppError, asAppError, invalid, notFound } from './app-error';
 import type { Context, ImportRow } from './ports';
+import { timely } from './timely';
 
 export interface ImportedBook {
   readonly key: string;
@@ -28,8 +29,6 @@ const EVERY_MILLISECONDS = 400;
 /** A running import that was not heard of for so long was broken off with its process. */
 const SILENT_MILLISECONDS = 60_000;
 
-/** An upload that brings nothing for so long is given up; it would hold a connection to the database. */
-const STALLED_MILLISECONDS = 60_000;
 /** Each holds a connection while it lasts; the others are for everybody else. */
 const MOST_AT_ONCE = 3;
 
@@ -95,42 +94,6 @@ async function publishStream(context: Context, upload: Upload): Promise<BookRead
       throw new Cancelled();
   });
   return read!;
-}
-
-/** So much must come in each half minute that is spent waiting for it: others wait for the place. */
-const LEAST_BYTES = 300_000;
-const WATCHED_MILLISECONDS = 30_000;
-
-/** Passes a stream on, and ends with an error when nothing comes for too long, or next to nothing for long. */
-async function* timely(source: AsyncIterable<Uint8Array>): AsyncGenerator<Uint8Array> {
-  const iterator = source[Symbol.asyncIterator]();
-  let [waited, came] = [0, 0];
-  for (;;) {
-    let timer: NodeJS.Timeout | undefined;
-    const stalled = new Promise<never>((_, reject) => {
-      const message = 'The upload stalled for a minute and was given up. Nothing was changed; try again.';
-      timer = setTimeout(() => reject(new AppError('invalid', message)), STALLED_MILLISECONDS);
-      timer.unref();
-    });
-    try {
-      const started = performance.now();
-      const next = await Promise.race([iterator.next(), stalled]);
-      if (next.done) return;
-      // The time that we take ourselves is not the sender's.
-      waited += performance.now() - started;
-      came += next.value.byteLength;
-      if (waited > WATCHED_MILLISECONDS) {
-        if (came < LEAST_BYTES) {
-          const message = `The upload was slower than ${LEAST_BYTES / WATCHED_MILLISECONDS} kB a second and was given up, because others wait for its place. Nothing was changed.`;
-          throw new AppError('invalid', message);
-        }
-        [waited, came] = [0, 0];
-      }
-      yield next.value;
-    } finally {
-      clearTimeout(timer);
-    }
-  }
 }
 
 function refusal({ faults, more }: BookRead): AppError {

@@ -14,7 +14,8 @@ export const PUT = handler(async (request, params) => {
     id: params.id!,
     fileName: cut(name, 200),
     bytesTotal: Number.isSafeInteger(length) && length > 0 ? length : null,
-    source: request.body ?? new ReadableStream<Uint8Array>(),
+    // Nothing at all was sent: a file without anything in it, not one that is still on its way.
+    source: request.body ?? new Blob([]).stream(),
   };
   return Response.json(await importBook(context(), upload), { status: 201 });
 });
