@@ -5,7 +5,8 @@ import { Worker } from 'node:worker_threads';
 import { connect, installationOf, LOCAL_WORKSPACE, repositories } from '@/data';
 import type { Desk, Lane } from '@/desk/protocol';
 import { deskOf, ThreadDesk } from '@/desk/threads';
-import { AppError, type Context, LiveHub, type Stores } from '@/operations';
+import { AppError, type Context, LiveHub, priceAfterEdit, type Stores, WhenQuiet } from '@/operations';
+import { log } from './lib/log';
 
 interface Shared {
   database?: ReturnType<typeof connect>;
@@ -13,6 +14,7 @@ interface Shared {
   stores?: Stores;
   live?: LiveHub;
   desk?: Desk;
+  totals?: WhenQuiet;
 }
 
 // Development reloads modules; the pool must outlive that.
@@ -80,4 +82,13 @@ export function context(): Context {
     ...outsideContext(),
     actor: { user: 'local', workspace: LOCAL_WORKSPACE, role: 'admin' },
   };
+}
+
+/** Totals of lists, once nobody has edited for a moment; a list that comes earlier works them out itself. */
+export function totalsSoon(): WhenQuiet {
+  return (shared.totals ??= new WhenQuiet((id) =>
+    priceAfterEdit(context(), id).catch((error: unknown) =>
+      log.error({ err: error }, 'totals were not brought up to date'),
+    ),
+  ));
 }

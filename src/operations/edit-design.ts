@@ -56,25 +56,5 @@ export async function editDesign(context: Context, id: string, data: unknown): P
   return outcome.saved;
 }
 
-const running = new Map<string, Promise<unknown>>();
-const waiting = new Set<string>();
-
-/**
- * After a save: prices the design again for lists. Kept apart so that an edit is acknowledged as soon as it is safe.
- * Many edits of one design in a row are priced once more when the pricing that is under way has ended.
- */
-export async function priceAfterEdit(context: Context, id: string): Promise<void> {
-  if (waiting.has(id)) return;
-  waiting.add(id);
-  await running.get(id);
-  waiting.delete(id);
-  const work = refreshTotals(context, id);
-  const ended = work.then(
-    () => undefined,
-    () => undefined,
-  );
-  running.set(id, ended);
-  await ended;
-  if (running.get(id) === ended) running.delete(id);
-  return work;
-}
+/** After a save: prices the design again for lists. Kept apart so that an edit is acknowledged as soon as it is safe. */
+export const priceAfterEdit = refreshTotals;

@@ -15,4 +15,5 @@ export * from './live';
 export * from './report';
 export { requireSameBook } from './same-book';
 export * from './starters';
+export { WhenQuiet } from './when-quiet';
 export { priceDesignOnServer, priceHere } from './price-design';

@@ -22,7 +22,6 @@ import * as sharedReportRoute from '@/app/api/shared/[token]/report/route';
 import * as sharedTraceRoute from '@/app/api/shared/[token]/trace/route';
 
 vi.mock('server-only', () => ({}));
-vi.mock('next/server', async () => (await import('@tests/support/routes')).nextServer);
 vi.mock('@/app/wiring', async () => (await import('@tests/support/routes')).wiring);
 
 const routes = import.meta.glob<Record<string, Route>>('../../src/app/api/**/route.ts');

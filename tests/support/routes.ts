@@ -12,11 +12,11 @@ import { uploadOf } from './upload';
 interface Wired {
   context: Context;
   hub: LiveHub;
-  /** What was left to be done after the answer. */
-  after: (() => unknown)[];
+  /** Designs whose totals are to be worked out when it is quiet. */
+  quiet: string[];
 }
 
-export const wired: Wired = { context: testContext(memoryStores()), hub: new LiveHub(), after: [] };
+export const wired: Wired = { context: testContext(memoryStores()), hub: new LiveHub(), quiet: [] };
 
 /** Stands in for `@/app/wiring`. */
 export const wiring = {
@@ -27,11 +27,9 @@ export const wiring = {
   },
   desk: () => inlineDesk(wiring.outsideContext()),
   liveHub: (): LiveHub => wired.hub,
+  totalsSoon: () => ({ note: (id: string): void => void wired.quiet.push(id) }),
   installation: async (): Promise<string> => 'this-one',
 };
-
-/** Stands in for `next/server`. */
-export const nextServer = { after: (work: () => unknown): void => void wired.after.push(work) };
 
 export function actAs(workspace: string): void {
   wired.context = { ...wired.context, actor: { user: 'ada', workspace, role: 'admin' } };
@@ -44,7 +42,7 @@ export const asHere = (): void => actAs(HERE);
 export async function freshStart(): Promise<string> {
   wired.context = testContext(memoryStores());
   wired.hub = new LiveHub();
-  wired.after = [];
+  wired.quiet = [];
   asHere();
   await importBook(wired.context, uploadOf(smallBookFile()));
   // A-4 is 73.00 a month; of 300 GB 100 are free, 10 at 1.00, 90 at 0.50, 100 at 0.10: 65.00.

@@ -34,7 +34,6 @@ import * as offersRoute from '@/app/api/offers/route';
 import * as startersRoute from '@/app/api/starters/route';
 
 vi.mock('server-only', () => ({}));
-vi.mock('next/server', async () => (await import('@tests/support/routes')).nextServer);
 vi.mock('@/app/wiring', async () => (await import('@tests/support/routes')).wiring);
 
 let id = '';

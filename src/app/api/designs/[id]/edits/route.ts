@@ -1,11 +1,9 @@
 /**
  * GET ?since=…: what was saved after a revision. POST: a batch of edits on a base revision, answered only when it is
- * safe; lists are brought up to date after, and everybody who has the design open is told.
+ * safe; lists are brought up to date when it is quiet, and everybody who has the design open is told.
  */
-import { after } from 'next/server';
-import { log } from '@/app/lib/log';
-import { context, liveHub } from '@/app/wiring';
-import { editDesign, priceAfterEdit, savedSince } from '@/operations';
+import { context, liveHub, totalsSoon } from '@/app/wiring';
+import { editDesign, savedSince } from '@/operations';
 import { boundedJson, handler, wholeNumber } from '../../../answer';
 
 export const GET = handler(async (request, { id }) => {
@@ -16,10 +14,6 @@ export const GET = handler(async (request, { id }) => {
 export const POST = handler(async (request, { id }) => {
   const saved = await editDesign(context(), id!, await boundedJson(request, 4_000_000));
   liveHub().saved(id!, saved.revision);
-  after(() =>
-    priceAfterEdit(context(), id!).catch((error: unknown) =>
-      log.error({ err: error }, 'totals were not brought up to date'),
-    ),
-  );
+  totalsSoon().note(id!);
   return Response.json(saved);
 });
