@@ -1,6 +1,6 @@
 import type { NextConfig } from 'next';
 
-/** On every answer: pages, data, files, uploads and what the build made. Pages add their content policy in `src/proxy.ts`. */
+/** On every answer: pages, data, files, uploads and what the build made. Pages have their content policy from `src/proxy.ts`. */
 const ALWAYS = [
   { key: 'X-Content-Type-Options', value: 'nosniff' },
   { key: 'X-Frame-Options', value: 'DENY' },
@@ -9,8 +9,18 @@ const ALWAYS = [
   { key: 'Permissions-Policy', value: 'camera=(), microphone=(), geolocation=(), payment=()' },
 ];
 
+/** Data is no page: nothing in it may be loaded or run, and it stands in no index. */
+const DATA = [
+  { key: 'Content-Security-Policy', value: "default-src 'none'; frame-ancestors 'none'" },
+  { key: 'Referrer-Policy', value: 'no-referrer' },
+  { key: 'X-Robots-Tag', value: 'noindex, nofollow' },
+];
+
 const config: NextConfig = {
-  headers: async () => [{ source: '/:path*', headers: ALWAYS }],
+  headers: async () => [
+    { source: '/:path*', headers: ALWAYS },
+    { source: '/api/:path*', headers: DATA },
+  ],
   reactStrictMode: true,
   poweredByHeader: false,
   // They read files beside their own code.

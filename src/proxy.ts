@@ -1,4 +1,4 @@
-/** Refuses what is not ours and sets the content policy with a fresh nonce; headers of every answer are in next.config.ts. */
+/** For pages: refuses what is not ours and sets the content policy with a fresh nonce; headers of every answer are in next.config.ts. */
 import { type NextRequest, NextResponse } from 'next/server';
 import { refusalOf } from './app/lib/ours';
 
@@ -29,12 +29,13 @@ export function proxy(request: NextRequest): NextResponse {
   headers.set('content-security-policy', policy);
   const response = NextResponse.next({ request: { headers } });
   response.headers.set('content-security-policy', policy);
-  const shared = /^\/(api\/)?shared\//.test(request.nextUrl.pathname);
+  const shared = /^\/shared\//.test(request.nextUrl.pathname);
   // The address of a linked report is its key: it is told to nobody and stands in no index.
   response.headers.set('referrer-policy', shared ? 'no-referrer' : 'same-origin');
   if (shared) response.headers.set('x-robots-tag', 'noindex, nofollow');
   return response;
 }
 
-// Uploads of books stay out: what passes here is held in memory, and they are streams. They answer with data only.
-export const config = { matcher: ['/((?!_next/static|_next/image|icon.svg|api/books/import).*)'] };
+// Routes of data ask the same themselves (`api/answer.ts`): what passes here is copied, which for a save is a good part of
+// its time and for an upload all of the memory. Their headers are in `next.config.ts`.
+export const config = { matcher: ['/((?!_next/static|_next/image|icon.svg|api/).*)'] };

@@ -46,12 +46,15 @@ export function designRepository(db: Kysely<Database>): DesignStore {
         const { write, result } = await work(locked(trx, stored(row)));
         if (write) {
           const revision = row.revision + 1;
+          const document = JSON.stringify(write.design);
+          // Document and log in one way to the server and back: every save takes it.
           await trx
-            .updateTable('design')
-            .set({ revision, document: JSON.stringify(write.design), updated_at: write.at })
-            .where('id', '=', id)
-            .execute();
-          await trx
+            .with('moved', (query) =>
+              query
+                .updateTable('design')
+                .set({ revision, document, updated_at: write.at })
+                .where('id', '=', id),
+            )
             .insertInto('design_edit')
             .values({
               design_id: id,

@@ -35,6 +35,10 @@ test('a foreign name that leads here reads nothing', async ({ application }) => 
     ).end();
   });
   expect(status).toBe(421);
+  const data = await fetch(`${application}/api/designs`);
+  expect(data.headers.get('content-security-policy')).toContain("default-src 'none'");
+  expect(data.headers.get('x-robots-tag')).toContain('noindex');
+  expect(data.headers.get('x-content-type-options')).toBe('nosniff');
 });
 
 test('pages of another site read nothing and change nothing', async ({ application, page }) => {

@@ -129,6 +129,34 @@ describe('another workspace, with every id of this one', () => {
   });
 });
 
+describe('another site, and a foreign name', () => {
+  it('are refused by every route and method, before anything is read', async () => {
+    const before = await everything();
+    let asked = 0;
+    for (const [file, load] of Object.entries(routes)) {
+      const route = await load();
+      for (const method of METHODS.filter((each) => each in route)) {
+        const params = { ...ids, token: 'x'.repeat(32) };
+        const query = '?form=json&what=starter&find=marked&since=0';
+        const ask = async (headers: Record<string, string>) => {
+          const answer = await call(route, method, params, { query, headers });
+          expect(answer.text, `${method} ${file}`).not.toContain('marked-');
+          asked += 1;
+          return answer.status;
+        };
+        expect(await ask({ 'sec-fetch-site': 'cross-site' }), `${method} ${file}`).toBe(403);
+        expect(await ask({ host: 'evil.example' }), `${method} ${file}`).toBe(421);
+        if (method !== 'GET') {
+          const origin = { origin: 'http://evil.example', 'sec-fetch-site': 'same-site' };
+          expect(await ask(origin), `${method} ${file}`).toBe(403);
+        }
+      }
+    }
+    expect(asked).toBeGreaterThan(70);
+    expect(await everything()).toBe(before);
+  });
+});
+
 async function textOf(form: HandoverForm, bytes: ArrayBuffer): Promise<string> {
   if (form === 'pdf') {
     const read = spawnSync('pdftotext', ['-', '-'], { input: Buffer.from(bytes), encoding: 'utf8' });

@@ -89,7 +89,7 @@ export async function call(
     ...(text === undefined ? {} : { body: text }),
   };
   const handle = (route as Record<string, Route>)[method]!;
-  const response = await handle(new Request(`http://here/x${query}`, init), {
+  const response = await handle(new Request(`http://here/api/x${query}`, init), {
     params: Promise.resolve(params),
   });
   const answer = await response.text();

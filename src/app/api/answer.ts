@@ -33,7 +33,7 @@ function refused(request: Request, thrown: unknown): Response {
   return Response.json(error.outside(), { status, headers: { 'x-request-id': id } });
 }
 
-/** Pages are asked the same in `proxy.ts`; uploads do not pass there. */
+/** Pages are asked the same in `proxy.ts`; routes do not pass there. */
 function requireOurs(request: Request): void {
   const refusal = refusalOf(request);
   if (refusal) throw new AppError(refusal.status === 421 ? 'misdirected' : 'forbidden', refusal.message);
