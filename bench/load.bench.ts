@@ -93,6 +93,15 @@ function memory(): number {
   return Math.round(Number(/VmRSS:\s+(\d+)/.exec(status)![1]) / 1024);
 }
 
+/** Ten looks at the memory, evenly over the time. */
+async function watched<T>(time: number, work: Promise<T>): Promise<{ result: T; seen: number[] }> {
+  const seen: number[] = [];
+  const look = setInterval(() => seen.push(memory()), (time * 1000) / 10);
+  const result = await work;
+  clearInterval(look);
+  return { result, seen };
+}
+
 async function beside(work: Promise<unknown>): Promise<number[]> {
   let done = false;
   void work.finally(() => (done = true));
@@ -110,8 +119,9 @@ try {
   await edits(5, 5);
   say(`one editor      ${spread(await edits(1, Math.min(20, seconds)))}`);
   const before = memory();
-  say(`${String(editors).padEnd(3)} editors     ${spread(await edits(editors, seconds))}`);
-  say(`refused or failed: ${lost}; memory ${before} MB before, ${memory()} MB after`);
+  const many = await watched(seconds, edits(editors, seconds));
+  say(`${String(editors).padEnd(3)} editors     ${spread(many.result)}`);
+  say(`refused or failed: ${lost}; memory ${before} MB before, then ${many.seen.join(', ')} MB`);
   const long = await brought(writeDesign(designOfSize(lines)));
   for (const form of ['md', 'pdf', 'xlsx']) {
     const started = performance.now();

@@ -34,7 +34,7 @@ function* repeated(begin: string, part: string, megabytes: number): Generator<Ui
   for (let sent = 0; sent < megabytes * 1_000_000; sent += piece.byteLength) yield piece;
 }
 
-interface Hostile {
+export interface Hostile {
   readonly what: string;
   readonly source: () => AsyncIterable<Uint8Array>;
 }
@@ -48,7 +48,7 @@ const fromParts = (what: string, parts: () => Generator<Uint8Array>): Hostile =>
   source: () => Readable.from(parts()) as AsyncIterable<Uint8Array>,
 });
 
-async function hostileFiles(count: number): Promise<Hostile[]> {
+export async function hostileFiles(count: number): Promise<Hostile[]> {
   const json = JSON.stringify(smallBookFile());
   const csv = await flatText();
   const [head = ''] = csv.split('\n');

@@ -47,13 +47,14 @@ export async function readCsvBook(
   const source = Readable.from(boundedRows(chunks));
   source.on('error', (error) => parser.destroy(error));
   source.pipe(parser);
-  let rows = 0;
+  let [rows, last] = [0, 0];
   try {
     for await (const { record, info } of parser as AsyncIterable<{
       record: Record<string, string>;
       info: { lines: number };
     }>) {
-      await flat.take({ record: withAll(record), line: info.lines });
+      await flat.take({ record: withAll(record), line: info.lines - brokenLines(record, info.lines - last) });
+      last = info.lines;
       rows += 1;
       if (rows % BATCH === 0) await between();
     }
@@ -62,6 +63,12 @@ export async function readCsvBook(
   }
   await flat.end();
   reader.finish();
+}
+
+/** Line ends within a row's cells: the parser tells where a row ends, and a person looks for where it begins. */
+function brokenLines(record: Readonly<Record<string, string>>, passed: number): number {
+  if (passed <= 1) return 0;
+  return Object.values(record).reduce((sum, cell) => sum + (cell.match(/\n/g)?.length ?? 0), 0);
 }
 
 const TIER_COLUMNS: ReadonlySet<CsvColumn> = new Set(['x_TierUpTo', 'ListUnitPrice']);
@@ -200,18 +207,30 @@ class FlatBook {
       return true;
     }
     if (before !== text) {
-      const message = `the ${what} “${cut(key, 80)}” is described otherwise in an earlier row`;
-      this.reader.fault({ path: `row ${row.line}`, message, line: row.line, column: 1 });
+      const [column, message] = this.otherwise(before, text, what, cut(key, 80));
+      this.reader.fault({ path: `row ${row.line}`, message, line: row.line, column });
     }
     return false;
+  }
+
+  /** Which cell is another than before, as a person would look for it. */
+  private otherwise(before: string, now: string, what: string, key: string): [number, string] {
+    const [old, fresh] = [before, now].map((text) => JSON.parse(text) as Record<string, unknown>);
+    const field = Object.keys(fresh!).find((each) => old![each] !== fresh![each]) ?? '';
+    const name = COLUMN_OF[`${what}.${field}`];
+    if (!name) return [1, `the ${what} “${key}” is described otherwise in an earlier row`];
+    const message = `the ${what} “${key}” had ${written(old![field])} as its ${name} in an earlier row`;
+    return [this.columns.indexOf(name) + 1, message];
   }
 
   private sameHead(rows: readonly Line[]): void {
     const wanted = JSON.stringify(headOf(this.head!.record));
     for (const row of rows) {
       if (JSON.stringify(headOf(row.record)) === wanted) continue;
-      const message = 'the book and its revision must be the same in every row';
-      this.reader.fault({ path: `row ${row.line}`, message, line: row.line, column: 1 });
+      const name = HEAD_COLUMNS.find((each) => row.record[each] !== this.head!.record[each])!;
+      const message = `the book and its revision must be the same in every row, and ${name} was ${written(this.head!.record[name])}`;
+      const column = this.columns.indexOf(name) + 1;
+      this.reader.fault({ path: `row ${row.line}`, message, line: row.line, column });
     }
   }
 
@@ -231,6 +250,13 @@ class FlatBook {
       },
     };
   }
+}
+
+/** What `headOf` reads. */
+const HEAD_COLUMNS = CSV_COLUMNS.slice(0, CSV_COLUMNS.indexOf('RegionId'));
+
+function written(value: unknown): string {
+  return value === null || value === undefined || value === '' ? 'nothing' : `“${cut(String(value), 60)}”`;
 }
 
 function sameRate(a: CsvRecord, b: CsvRecord): boolean {

@@ -157,6 +157,32 @@ describe('a streamed price book', () => {
     expect(faults).toMatchObject([{ path: 'rates[13].unit', line, column: 31 }]);
   });
 
+  it('tells where a row of several lines begins, and which cell is another than before', async () => {
+    const rows = (await csv(smallBookFile())).split('\n');
+    const at = (column: string) => rows[0]!.trim().split(',').indexOf(column) + 1;
+    const broken = [...rows];
+    broken[2] = broken[2]!.replace(',a-4,', ',"a\n4",');
+    broken[6] = broken[6]!.replace(/,hour,/, ',barrel,');
+    const { faults } = await readAll(broken.join('\n'));
+    expect(faults).toContainEqual(
+      expect.objectContaining({ path: 'row 3.name', line: 3, column: at('x_SkuName') }),
+    );
+    // The row below is one line further down than it was.
+    expect(faults).toContainEqual(expect.objectContaining({ line: 8, column: at('PricingUnit') }));
+    const other = [...rows];
+    other[3] = other[3]!.replace(',false,', ',true,');
+    other[5] = other[5]!.replace('made for tests', 'made elsewhere');
+    expect((await readAll(other.join('\n'))).faults).toMatchObject([
+      { path: 'row 4', line: 4, column: at('x_Burstable') },
+      {
+        path: 'row 6',
+        line: 6,
+        column: at('x_Source'),
+        message: expect.stringContaining('“made for tests”') as string,
+      },
+    ]);
+  });
+
   it('ends at once when the caller says so, and keeps counting for it', async () => {
     const seen: number[] = [];
     const stop = new Error('stop');
