@@ -40,7 +40,7 @@ function wordsFor(issue: z.core.$ZodIssue): string {
         ? 'is missing'
         : `must be of the type ${issue.expected}`;
     case 'invalid_value':
-      return `must be ${issue.values.length > 1 ? 'one of ' : ''}${issue.values.map(String).join(', ')}`;
+      return `must be ${issue.values.length > 1 ? 'one of ' : ''}${listed(issue.values.map(String))}`;
     case 'too_small':
       if (issue.origin === 'array') return `must have at least ${issue.minimum} entries`;
       return issue.origin === 'string' ? issue.message : `must be at least ${issue.minimum}`;
@@ -57,6 +57,15 @@ function wordsFor(issue: z.core.$ZodIssue): string {
     default:
       return issue.message;
   }
+}
+
+/** More than these are no help to read; the formats' documents list them all. */
+const MOST_LISTED = 20;
+
+function listed(values: readonly string[]): string {
+  if (values.length <= MOST_LISTED) return values.join(', ');
+  const shown = values.slice(0, MOST_LISTED / 2);
+  return `${shown.join(', ')} or another of ${values.length}`;
 }
 
 /** Checks data against a schema and gives all faults by path. */

@@ -39,7 +39,7 @@ export function DesignHead(props: DesignHeadProps) {
         </button>
       </h1>
       <DesignViews id={id} here={view} open={open} onView={onView} />
-      <div className="ml-auto flex items-center gap-1.5 whitespace-nowrap">
+      <div className="ml-auto flex items-center gap-1.5 whitespace-nowrap max-[700px]:flex-wrap max-[700px]:justify-end">
         {present > 1 && <span className="mr-1 text-xs text-soft">{present} have it open</span>}
         <SavedState state={state} />
         <button type="button" aria-label="Revisions" title="Revisions" onClick={onHistory} className={icon}>
@@ -87,7 +87,11 @@ function SavedState({ state }: { readonly state: SessionState }) {
       role="status"
       data-testid="saved"
       suppressHydrationWarning
-      className={`mr-2 max-w-[560px] truncate text-xs max-[700px]:sr-only ${strange ? 'font-semibold text-ember-ink' : 'text-soft'}`}
+      className={`mr-2 max-w-[560px] text-xs ${
+        strange
+          ? 'line-clamp-3 font-semibold whitespace-normal text-ember-ink max-[700px]:w-full max-[700px]:py-1'
+          : 'truncate text-soft max-[700px]:sr-only'
+      }`}
       title={text}
     >
       {text}
