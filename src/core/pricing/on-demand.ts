@@ -101,7 +101,7 @@ function tieredAmount(
   const { all, amount, byUse } = pool.at(claim, left, charge, context);
   if (!amount.ok) return amount;
   const [own, total] = byUse ? [left.own, left.total] : [rest.quantity, all];
-  return ok(shareOfPool(amount.value, own, total, claim.book.currency));
+  return ok(shareOfPool(amount.value, own, total, context));
 }
 
 /** The price falls with the share of the month that each unit is on demand. */

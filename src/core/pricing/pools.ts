@@ -5,6 +5,7 @@
  */
 import { assertNever, type Decimal, ONE, ZERO } from '../base';
 import type { BookHead, Rate } from '../books';
+import type { ChargeContext } from '../rates';
 import { type Figure, given, product, quotient, relabel, restated, sum } from '../trace';
 import { unitOf } from '../units';
 import { afterAllowance, type AllowanceTerms, atLeastIfAny, type Included } from '../usage';
@@ -239,11 +240,16 @@ function memberLeft(claim: Claim, members: number, whole: Whole, plain: boolean)
 }
 
 /** A member's share of an amount that was worked out for the whole pool. */
-export function shareOfPool(amount: Figure, own: Figure, whole: Figure, currency: string): Figure {
+export function shareOfPool(
+  amount: Figure,
+  own: Figure,
+  whole: Figure,
+  { currency, agreement }: Pick<ChargeContext, 'currency' | 'agreement'>,
+): Figure {
   if (whole.value.isZero())
     return product('Nothing of the pool', currency, [amount, given('Share', own.value, '')]);
   return product('Share of the pool', currency, [
-    relabel(amount, 'The whole pool', 'at its own prices'),
+    relabel(amount, 'The whole pool', agreement ? `at the prices of “${agreement}”` : 'at its own prices'),
     quotient('Share by quantity', '', [
       restated('This component', own, whole.unit),
       restated('All of the pool', whole, whole.unit),

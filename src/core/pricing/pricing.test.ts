@@ -1,10 +1,19 @@
 import { describe, expect, it } from 'vitest';
 import { smallBooks } from '@tests/support/books';
-import { componentOf, designOf, serverOf, storeOf, transferOf, volumeOf } from '@tests/support/designs';
+import {
+  agreementOf,
+  componentOf,
+  designOf,
+  serverOf,
+  storeOf,
+  transferOf,
+  volumeOf,
+} from '@tests/support/designs';
 import { wideBookFile } from '@tests/support/wide-book';
 import { toBookData } from '@/formats';
 import { indexBook } from '../books';
 import type { Component, Design } from '../design';
+import { toPlain } from '../trace';
 import { bookSet, compareOffers, compareTerms, priceAlone, priceDesign } from './index';
 
 const books = smallBooks();
@@ -105,6 +114,23 @@ describe('pools', () => {
     );
     expect(amounts).toEqual(['12', '48']);
     expect(priced.monthly.value.toString()).toBe('60');
+  });
+
+  it('say whose prices they are charged at', () => {
+    const lines = [transferOf('a', { likely: '50' }), transferOf('b', { likely: '200' })];
+    const agreed = agreementOf({
+      name: 'Frame',
+      discount: { by: 'price', meter: 'transferred', price: '0.2' },
+    });
+    const traces = [[], [agreed]].map((agreements) =>
+      JSON.stringify(
+        priceDesign(designOf(lines, { agreements }), books, 'likely').sections[0]!.lines.map((line) =>
+          line.status === 'priced' ? toPlain(line.monthly) : null,
+        ),
+      ),
+    );
+    expect(traces[0]).toContain('at its own prices');
+    expect(traces[1]).toContain('at the prices of “Frame”');
   });
 });
 
