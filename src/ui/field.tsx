@@ -42,3 +42,29 @@ export function Field({ label, fault = null, hint, children }: FieldProps) {
     </div>
   );
 }
+
+interface ChoiceProps<T extends string> {
+  readonly label: string;
+  readonly hint?: string;
+  readonly value: T;
+  /** Each with its words, in order. */
+  readonly options: readonly (readonly [T, string])[];
+  readonly onChange: (value: T) => void;
+}
+
+/** One of a few, in a labelled list. */
+export function Choice<T extends string>({ label, hint, value, options, onChange }: ChoiceProps<T>) {
+  return (
+    <Field label={label} hint={hint}>
+      {(field) => (
+        <select {...field} value={value} onChange={(event) => onChange(event.target.value as T)}>
+          {options.map(([each, words]) => (
+            <option key={each} value={each}>
+              {words}
+            </option>
+          ))}
+        </select>
+      )}
+    </Field>
+  );
+}

@@ -6,7 +6,7 @@ import type { Design } from '@/core/design';
 import { describeTerm } from '@/core/display';
 import { type Agreement, type Term, TERMS } from '@/core/terms';
 import { Button } from '@/ui/button';
-import { Field } from '@/ui/field';
+import { Choice, Field } from '@/ui/field';
 import type { ShelfBook } from '../shelf';
 import {
   AGREED,
@@ -63,7 +63,7 @@ export function AgreementForm({ design, shelf, agreement, onDone, onLeave }: Agr
     >
       {input('Name of the agreement', 'name')}
       <CoversSelect {...{ design, shelf, draft, set }} />
-      <Select
+      <Choice
         label="What was agreed"
         value={draft.by}
         options={AGREED}
@@ -111,7 +111,7 @@ function CoversSelect({ design, shelf, draft, set }: PartProps & { readonly shel
   }, [design, shelf, draft.covers]);
   const at = choices.findIndex((each) => JSON.stringify(each.covers) === JSON.stringify(draft.covers));
   return (
-    <Select
+    <Choice
       label="Covers"
       value={String(at)}
       options={choices.map((each, index) => [String(index), each.label])}
@@ -135,7 +135,7 @@ function PriceEntries({ design, draft, set }: PartProps) {
   const per = draft.unit || 'the unit of the price list';
   return (
     <>
-      <Select
+      <Choice
         label="Meter"
         value={draft.meter}
         options={[
@@ -164,7 +164,7 @@ function PriceEntries({ design, draft, set }: PartProps) {
         )}
       </Field>
       <div className="grid grid-cols-2 gap-1.5">
-        <Select
+        <Choice
           label="Price per"
           value={draft.unit}
           options={[
@@ -174,7 +174,7 @@ function PriceEntries({ design, draft, set }: PartProps) {
           ]}
           onChange={(unit) => set({ unit })}
         />
-        <Select
+        <Choice
           label="In place of the price"
           value={draft.term}
           options={TERMS.map((term) => [term, describeTerm(term)])}
@@ -182,28 +182,5 @@ function PriceEntries({ design, draft, set }: PartProps) {
         />
       </div>
     </>
-  );
-}
-
-interface SelectProps {
-  readonly label: string;
-  readonly value: string;
-  readonly options: readonly (readonly [string, string])[];
-  readonly onChange: (value: string) => void;
-}
-
-function Select({ label, value, options, onChange }: SelectProps) {
-  return (
-    <Field label={label}>
-      {(field) => (
-        <select {...field} value={value} onChange={(event) => onChange(event.target.value)}>
-          {options.map(([key, text]) => (
-            <option key={key} value={key}>
-              {text}
-            </option>
-          ))}
-        </select>
-      )}
-    </Field>
   );
 }

@@ -3,7 +3,7 @@
 import type { Result } from '@/core/base';
 import { sentenceFor } from '@/core/display';
 import { type Cased, type Running, sure } from '@/core/usage';
-import { Field } from '@/ui/field';
+import { Choice } from '@/ui/field';
 import { runningEdit } from '../cells/use-text';
 import { CasedEntry } from './cased-entry';
 import { RunningSummary } from './running-summary';
@@ -87,21 +87,12 @@ export function RunningEntries({ component, monthHours, apply, preview }: Settin
     apply([{ edit: 'set-component', id: component.id, field: 'running', value: next }]);
   return (
     <div className="space-y-2">
-      <Field label="Pattern">
-        {(field) => (
-          <select
-            {...field}
-            value={running.pattern}
-            onChange={(event) => set(PATTERNS.find(([pattern]) => pattern === event.target.value)![2])}
-          >
-            {PATTERNS.map(([pattern, label]) => (
-              <option key={pattern} value={pattern}>
-                {label}
-              </option>
-            ))}
-          </select>
-        )}
-      </Field>
+      <Choice
+        label="Pattern"
+        value={running.pattern}
+        options={PATTERNS.map(([pattern, label]) => [pattern, label])}
+        onChange={(chosen) => set(PATTERNS.find(([pattern]) => pattern === chosen)![2])}
+      />
       {entriesOf(running, cased)}
       {running.pattern === 'week' && (
         <WeekEditor days={running.days} onChange={(days) => set({ pattern: 'week', days })} />

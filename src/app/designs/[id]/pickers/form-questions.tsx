@@ -2,7 +2,7 @@
 'use client';
 import { parseDecimal } from '@/core/base';
 import type { FormWish } from '@/core/forms';
-import { Field } from '@/ui/field';
+import { Choice, Field } from '@/ui/field';
 
 export const FIRST_WISHES: Readonly<Record<FormWish['job'], FormWish>> = {
   compute: machine('compute'),
@@ -163,28 +163,5 @@ export function FormQuestions({ wish, onWish }: FormQuestionsProps) {
         </Field>
       ))}
     </>
-  );
-}
-
-interface ChoiceProps<T extends string> {
-  readonly label: string;
-  readonly value: T;
-  readonly options: readonly (readonly [T, string])[];
-  readonly onChange: (value: T) => void;
-}
-
-function Choice<T extends string>({ label, value, options, onChange }: ChoiceProps<T>) {
-  return (
-    <Field label={label}>
-      {(field) => (
-        <select {...field} value={value} onChange={(event) => onChange(event.target.value as T)}>
-          {options.map(([each, text]) => (
-            <option key={each} value={each}>
-              {text}
-            </option>
-          ))}
-        </select>
-      )}
-    </Field>
   );
 }

@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react';
 import type { ReportOptions } from '@/core/report';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
-import { Field } from '@/ui/field';
+import { Choice, Field } from '@/ui/field';
 import { tell } from '@/ui/toast';
 import { callApi, postJson } from '../../../lib/call-api';
 import { daysAfter } from '../../../lib/time';
@@ -135,30 +135,24 @@ function NewLink({
   return (
     <div className="border-b border-line pb-3">
       <div className="grid gap-3 sm:grid-cols-3">
-        <Field label="Shows">
-          {(field) => (
-            <select
-              {...field}
-              value={variant}
-              onChange={(event) => setVariant(event.target.value as ReportOptions['variant'])}
-            >
-              <option value="full">full report</option>
-              <option value="quotation">quotation</option>
-            </select>
-          )}
-        </Field>
-        <Field label="Which revision">
-          {(field) => (
-            <select
-              {...field}
-              value={pinned ? 'pinned' : 'following'}
-              onChange={(event) => setPinned(event.target.value === 'pinned')}
-            >
-              <option value="pinned">as it is now, for ever</option>
-              <option value="following">follows the design</option>
-            </select>
-          )}
-        </Field>
+        <Choice
+          label="Shows"
+          value={variant}
+          options={[
+            ['full', 'full report'],
+            ['quotation', 'quotation'],
+          ]}
+          onChange={setVariant}
+        />
+        <Choice
+          label="Which revision"
+          value={pinned ? 'pinned' : 'following'}
+          options={[
+            ['pinned', 'as it is now, for ever'],
+            ['following', 'follows the design'],
+          ]}
+          onChange={(which) => setPinned(which === 'pinned')}
+        />
         <Field label="Opens up to and on" hint={expires ? undefined : 'until it is withdrawn'}>
           {(field) => (
             <input
