@@ -93,4 +93,16 @@ test.describe('killed in the middle', () => {
     expect((await send(2, '14')).status).toBe(200);
     expect(await countNow()).toBe('14');
   });
+
+  test('the database; a page asked for meanwhile says so, and is there when it is asked for again', async ({
+    page,
+  }) => {
+    cluster.stop();
+    await page.goto(`${application.address}/designs/${DESIGN}/report`);
+    const again = page.getByRole('button', { name: 'Try again' });
+    await expect(again).toBeVisible();
+    await cluster.revive();
+    await again.click();
+    await expect(page.getByRole('article')).toContainText('Booking database');
+  });
 });
