@@ -23,7 +23,7 @@ export async function listDesigns(context: Context): Promise<DesignListing[]> {
 }
 
 /** Milliseconds that somebody waits for totals of lists; what takes longer is worked out after the answer. */
-const PATIENCE = 1000;
+const PATIENCE = 400;
 
 /** What has come in time, and for the rest what was there before. What fails is tried again by the next list. */
 async function inTime<T>(work: readonly Promise<T>[], otherwise: readonly T[]): Promise<T[]> {

@@ -114,13 +114,17 @@ function edgeFor(random: Random, value: Json): Json {
   return pickOf<Json>(random, [...OTHERS, ...TEXTS]);
 }
 
+function isAmount(value: unknown): boolean {
+  return (typeof value === 'string' || typeof value === 'number') && IS_AMOUNT.test(String(value));
+}
+
 /** A copy with one to three places changed. */
 export function mutated<T>(random: Random, original: T): unknown {
   let value = JSON.parse(JSON.stringify(original)) as Json;
   const times = random.whole(1, 3);
   for (let change = 0; change < times; change += 1) {
     const all = places(value);
-    const numbers = all.filter((at) => IS_AMOUNT.test(String(valueAt(value, at))));
+    const numbers = all.filter((at) => isAmount(valueAt(value, at)));
     const path = pickOf(random, numbers.length > 0 && random.next() < 0.6 ? numbers : all);
     if (path.length === 0) {
       if (random.next() < 0.02) value = edgeFor(random, value);
