@@ -48,7 +48,7 @@ export default defineConfig({
           name: 'ui',
           testTimeout: PATIENCE,
           environment: 'jsdom',
-          include: ['src/ui/**/*.test.tsx', 'src/app/**/*.test.{ts,tsx}'],
+          include: ['src/ui/**/*.test.{ts,tsx}', 'src/app/**/*.test.{ts,tsx}'],
         },
       },
       {

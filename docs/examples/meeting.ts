@@ -150,8 +150,8 @@ export const MEETING: readonly Chapter[] = [
     rule: 'They belong to the hours that the thing runs, a part of an hour counting as that part.',
     examples: [
       {
-        says: '12 hours every day: 365 h × 0.02, and 60 new connections at 25 a unit are 3 units: 365 × 3 × 0.008.',
-        expect: '16.06',
+        says: '12 hours every day: 365 h × 0.02, and 60 new connections at 40 a unit are 2 units: 365 × 2 × 0.01.',
+        expect: '14.6',
         figure: monthOf(part('balancer-requests', 'BALANCER', { running: HALF_DAYS, load: LOAD })),
       },
     ],

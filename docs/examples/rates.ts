@@ -94,13 +94,13 @@ export const RATES: readonly Chapter[] = [
     rule: 'Capacity units are the greatest over the dimensions of use ÷ what one unit carries, hour by hour over the week; × price per unit-hour.',
     examples: [
       {
-        says: '60 requests a second on as many new connections, 15 s each, 18 kB: 2.4, 0.3 and 3.888 units; data binds, so 4 whole units. 730 h × (4 × 0.008 + 0.02).',
-        expect: '37.96',
+        says: '60 requests a second on as many new connections, 15 s each, 18 kB: 1.5, 0.45 and 1.944 units; data binds, so 2 whole units. 730 h × (2 × 0.01 + 0.02).',
+        expect: '29.2',
         figure: monthOf(balanced),
       },
       {
-        says: '20 a second, and five times that for six hours a day: 547.5 h of 1 unit, 182.5 h of 4, not 730 h of the average.',
-        expect: '24.82',
+        says: '20 a second, and five times that for six hours a day: 547.5 h of 1 unit, 182.5 h of 3, not 730 h of the average.',
+        expect: '25.55',
         figure: monthOf(quietNights),
       },
     ],

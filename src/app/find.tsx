@@ -9,7 +9,7 @@ import { useEffect, useState, useSyncExternalStore } from 'react';
 import { kindOf } from '@/core/books';
 import type { FoundOffer } from '@/operations';
 import { Dialog } from '@/ui/dialog';
-import { findScore } from './find-score';
+import { findScore } from '@/ui/find-score';
 import { callApi } from './lib/call-api';
 
 export interface Findable {

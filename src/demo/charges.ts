@@ -72,9 +72,14 @@ export const capacity =
   (level) => ({
     structure: 'greatest-of',
     dimensions: [
-      { dimension: 'new-connections', label: 'New connections', carries: carries.fresh, unit: 'item' },
-      { dimension: 'open-connections', label: 'Open connections', carries: carries.open, unit: 'item' },
-      { dimension: 'data', label: 'Data an hour', carries: carries.gb, unit: 'GB' },
+      {
+        dimension: 'new-connections',
+        label: 'Connections begun a second',
+        carries: carries.fresh,
+        unit: 'item',
+      },
+      { dimension: 'open-connections', label: 'Connections held', carries: carries.open, unit: 'item' },
+      { dimension: 'data', label: 'Gigabytes an hour', carries: carries.gb, unit: 'GB' },
       ...(carries.requests
         ? [
             {

@@ -31,7 +31,7 @@ const NETWORK: readonly ServiceProfile[] = [
     name: 'Capstan, connections',
     rates: [
       ['running', 'hour', per(0.0221)],
-      ['units', 'unit-hour', capacity({ fresh: '800', open: '100000', gb: '1' }, 0.0059)],
+      ['units', 'unit-hour', capacity({ fresh: '650', open: '80000', gb: '1.5' }, 0.0064)],
     ],
   },
   {
@@ -40,7 +40,7 @@ const NETWORK: readonly ServiceProfile[] = [
     name: 'Capstan, requests',
     rates: [
       ['running', 'hour', per(0.0223)],
-      ['units', 'unit-hour', capacity({ fresh: '25', open: '3000', gb: '1', requests: '1000' }, 0.0079)],
+      ['units', 'unit-hour', capacity({ fresh: '60', open: '4500', gb: '1.5', requests: '700' }, 0.0083)],
     ],
   },
   { code: 'address', kind: 'address', name: 'Address', rates: [['running', 'hour', per(0.0048)]] },

@@ -4,6 +4,7 @@ import { Command } from 'cmdk';
 import { Popover } from 'radix-ui';
 import { Check } from 'lucide-react';
 import { type RefObject, useState } from 'react';
+import { findScore } from './find-score';
 
 export interface PickerItem {
   readonly value: string;
@@ -52,7 +53,12 @@ function PickerList({ title, items, chosen, typed = '', onChoose }: PickerProps)
   const [search, setSearch] = useState(typed);
   const groups = [...new Set(items.map((item) => item.group ?? ''))];
   return (
-    <Command label={title} loop defaultValue={chosen ?? undefined}>
+    <Command
+      label={title}
+      loop
+      defaultValue={chosen ?? undefined}
+      filter={(_, words, [label = '', ...others] = []) => findScore(words, label, others)}
+    >
       <Command.Input
         value={search}
         onValueChange={setSearch}

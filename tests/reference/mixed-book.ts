@@ -117,9 +117,9 @@ export function mixedBook(dice: Dice, key: string, currency: string): PriceBookF
       charge: {
         structure: 'greatest-of',
         dimensions: [
-          { dimension: 'new-connections', label: 'New connections', carries: '25', unit: 'item' },
-          { dimension: 'open-connections', label: 'Open connections', carries: '3000', unit: 'item' },
-          { dimension: 'data', label: 'Data an hour', carries: '1', unit: 'GB' },
+          { dimension: 'new-connections', label: 'Connections begun a second', carries: '40', unit: 'item' },
+          { dimension: 'open-connections', label: 'Connections held', carries: '2000', unit: 'item' },
+          { dimension: 'data', label: 'Gigabytes an hour', carries: '2', unit: 'GB' },
         ],
         unitPrice: dice.price(4),
         basePrice: dice.often(0.6) ? dice.price(4) : null,

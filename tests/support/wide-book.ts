@@ -232,11 +232,11 @@ const TRAFFIC: readonly [OfferRow, RateRow[]][] = [
       ...rates('BALANCER', 'units', 'unit-hour', {
         structure: 'greatest-of',
         dimensions: [
-          { dimension: 'new-connections', label: 'New connections', carries: '25', unit: 'item' },
-          { dimension: 'open-connections', label: 'Open connections', carries: '3000', unit: 'item' },
-          { dimension: 'data', label: 'Data an hour', carries: '1', unit: 'GB' },
+          { dimension: 'new-connections', label: 'Connections begun a second', carries: '40', unit: 'item' },
+          { dimension: 'open-connections', label: 'Connections held', carries: '2000', unit: 'item' },
+          { dimension: 'data', label: 'Gigabytes an hour', carries: '2', unit: 'GB' },
         ],
-        unitPrice: '0.008',
+        unitPrice: '0.01',
         basePrice: null,
         whole: true,
       }),

@@ -39,6 +39,22 @@ function requireOurs(request: Request): void {
   if (refusal) throw new AppError(refusal.status === 421 ? 'misdirected' : 'forbidden', refusal.message);
 }
 
+/** Bytes of a body that is refused already. */
+const DISCARDED = 64_000_000;
+
+async function discard(reader: ReadableStreamDefaultReader<Uint8Array>, most: number): Promise<void> {
+  try {
+    for (let size = 0; size < most;) {
+      const { done, value } = await reader.read();
+      if (done) return;
+      size += value.byteLength;
+    }
+    await reader.cancel();
+  } catch {
+    // The sender has gone.
+  }
+}
+
 /** The body as text, refused with `too-large` as soon as it exceeds `mostBytes`. */
 export async function boundedText(request: Request, mostBytes: number): Promise<string> {
   const reader = request.body?.getReader();
@@ -50,7 +66,8 @@ export async function boundedText(request: Request, mostBytes: number): Promise<
     if (done) break;
     size += value.byteLength;
     if (size > mostBytes) {
-      await reader.cancel();
+      // Read to its end, within reason: cut off in the middle, the sender's connection would end before the answer is read.
+      void discard(reader, DISCARDED);
       throw new AppError(
         'too-large',
         `This is larger than ${Math.floor(mostBytes / 1_000_000)} MB, which is the most that is taken.`,

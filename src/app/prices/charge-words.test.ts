@@ -17,7 +17,7 @@ describe('a charge in words', () => {
     [
       'BALANCER',
       'units',
-      '0.008 USD per unit-hour; a unit carries 25 new connections, 3 000 open connections, 1 data an hour',
+      '0.01 USD per unit-hour; a unit carries 40 connections begun a second, 2 000 connections held, 2 gigabytes an hour',
     ],
     ['S-FREE', 'running', '0.03 per vCPU and 0.004 per GiB, USD per hour'],
     ['SUPPORT', 'share', '10 %, then 7 % of the spend, at least 100 USD'],

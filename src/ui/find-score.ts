@@ -1,11 +1,13 @@
 /** How well something fits the words one types: every word must be in it, and where it stands decides the order. */
 
-/** 1 where the label begins so, less where a word of it does, least where it is somewhere inside; 0: not at all. */
+/** 1 where the label is just that, less where it begins so, where a word of it does, least where it is somewhere inside; 0: not at all. */
 export function findScore(search: string, label: string, others: readonly string[]): number {
   const words = search.toLowerCase().split(/\s+/).filter(Boolean);
   const name = label.toLowerCase();
   const rest = others.join(' ').toLowerCase();
-  if (words.length > 0 && name.startsWith(words.join(' '))) return 1;
+  const typed = words.join(' ');
+  if (typed === '' || name === typed) return 1;
+  if (name.startsWith(typed)) return 0.95;
   let score = 1;
   for (const word of words) score = Math.min(score, wordScore(word, name, rest));
   return score;
