@@ -68,9 +68,20 @@ const CONNECTION_CODES = new Set([
   '08003',
 ]);
 
+/** Pages and routes are bundled apart, each with an `AppError` of its own: what one made, the other must know. */
+function isOurs(thrown: unknown): thrown is AppError {
+  return (
+    thrown instanceof Error &&
+    thrown.name === 'AppError' &&
+    'code' in thrown &&
+    Object.hasOwn(ERROR_TABLE, String(thrown.code))
+  );
+}
+
 /** The one place that turns anything thrown into an `AppError`. */
 export function asAppError(thrown: unknown): AppError {
   if (thrown instanceof AppError) return thrown;
+  if (isOurs(thrown)) return new AppError(thrown.code, thrown.message, thrown.detail);
   const code = thrown && typeof thrown === 'object' && 'code' in thrown ? String(thrown.code) : '';
   const text = thrown instanceof Error ? thrown.message : '';
   if (NO_ROOM.has(code) || /no space left on device/i.test(text)) {
