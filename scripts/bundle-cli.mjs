@@ -18,6 +18,23 @@ const APART = [
   'react/jsx-runtime',
 ];
 
+/** How every program of ours is put together: the command line, and the threads beside the application. */
+export const BUNDLED = {
+  outExtension: { '.js': '.mjs' },
+  bundle: true,
+  splitting: true,
+  format: 'esm',
+  platform: 'node',
+  target: 'node20',
+  external: APART,
+  minify: true,
+  logLevel: 'error',
+  // Packages of the older kind ask for parts of Node in their own way.
+  banner: {
+    js: "import { createRequire as madeRequire } from 'node:module'; const require = madeRequire(import.meta.url);",
+  },
+};
+
 function newest(entry) {
   const state = fs.statSync(entry);
   if (!state.isDirectory()) return /\.(ts|tsx|mjs)$/.test(entry) ? state.mtimeMs : 0;
@@ -40,19 +57,7 @@ export async function ensureCli() {
   await build({
     entryPoints: { wick: 'src/cli/wick.ts' },
     outdir: FOLDER,
-    outExtension: { '.js': '.mjs' },
-    bundle: true,
-    splitting: true,
-    format: 'esm',
-    platform: 'node',
-    target: 'node20',
-    external: APART,
-    minify: true,
-    logLevel: 'error',
-    // Packages of the older kind ask for parts of Node in their own way.
-    banner: {
-      js: "import { createRequire as madeRequire } from 'node:module'; const require = madeRequire(import.meta.url);",
-    },
+    ...BUNDLED,
   });
   return PROGRAM;
 }

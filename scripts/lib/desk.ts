@@ -2,19 +2,9 @@
 import fs from 'node:fs';
 import path from 'node:path';
 import { build } from 'esbuild';
+import { BUNDLED } from '../bundle-cli.mjs';
 
 const FOLDER = 'node_modules/.wick-desk';
-
-/** Loaded from their own folders: they read files beside their own code. */
-const APART = [
-  'pg',
-  'pg-copy-streams',
-  'kysely',
-  'exceljs',
-  '@react-pdf/renderer',
-  'react',
-  'react/jsx-runtime',
-];
 
 /** Whole or not at all, and left alone where nothing changed: another application may be reading it. */
 function replace(file: string, contents: Uint8Array): void {
@@ -27,23 +17,11 @@ function replace(file: string, contents: Uint8Array): void {
 
 /** Under a second; made anew at each start, so that it is never older than the application. */
 export async function ensureDesk(): Promise<string> {
-  const { outputFiles } = await build({
+  const { outputFiles = [] } = await build({
     write: false,
     entryPoints: ['src/desk/thread.ts'],
     outdir: FOLDER,
-    outExtension: { '.js': '.mjs' },
-    bundle: true,
-    splitting: true,
-    format: 'esm',
-    platform: 'node',
-    target: 'node20',
-    external: APART,
-    minify: true,
-    logLevel: 'error',
-    // Packages of the older kind ask for parts of Node in their own way.
-    banner: {
-      js: "import { createRequire as madeRequire } from 'node:module'; const require = madeRequire(import.meta.url);",
-    },
+    ...BUNDLED,
   });
   for (const { path: file, contents } of outputFiles) replace(file, contents);
   return path.resolve(FOLDER, 'thread.mjs');
