@@ -1,6 +1,7 @@
 /** Where two rules meet: one worked example for each of the points that say whose turn it is. */
 import type { Component, Design } from '@/core/design';
-import { priceDesign, priceMonths } from '@/core/pricing';
+import { priceMonths } from '@/core/analysis';
+import { planOf, priceDesign } from '@/core/pricing';
 import type { Agreement } from '@/core/terms';
 import { type Figure, given } from '@/core/trace';
 import { type Load, sure } from '@/core/usage';
@@ -30,7 +31,7 @@ const LOAD: Load = {
 
 /** What the months come to, as a leaf: their own traces are those of each month. */
 function fromMonths(components: readonly Component[], months: number, more: Partial<Design> = {}) {
-  const series = priceMonths(design(components, more), WIDE, 'likely', months);
+  const series = priceMonths(planOf(design(components, more), WIDE), 'likely', months);
   return { due: series.rows.flatMap((row) => row.endings.map((each) => each.due))[0], series };
 }
 

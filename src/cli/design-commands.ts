@@ -4,8 +4,9 @@ import { Decimal } from '@/core/base';
 import { findingsOf } from '@/core/checks';
 import { allComponents, type Component, type Design } from '@/core/design';
 import { describeTerm, sentenceFor, writeMoney, writeShare } from '@/core/display';
-import { type BookSet, compareTerms } from '@/core/pricing';
-import { type DesignSummary, summarise } from '@/core/range';
+import { compareTerms } from '@/core/analysis';
+import { type BookSet, planOf } from '@/core/pricing';
+import { type DesignSummary, summarise, summaryOfPlan } from '@/core/range';
 import { invalid } from '@/operations/app-error';
 import { booksOf, readDesignFile } from './files';
 import type { Call } from './options';
@@ -21,7 +22,8 @@ export async function checkCommand(call: Call): Promise<number> {
 }
 
 function checkOne(file: string, design: Design, books: BookSet) {
-  const summary = summarise(design, books);
+  const plan = planOf(design, books);
+  const summary = summaryOfPlan(plan);
   const names = namesOf(design);
   const lines = summary.sections.flatMap((section) => section.lines);
   return {
@@ -37,7 +39,7 @@ function checkOne(file: string, design: Design, books: BookSet) {
         says: sentenceFor(each),
       })),
     ),
-    checklist: findingsOf(design, books, randomUUID).map(({ check, title, subject, says, answered }) => ({
+    checklist: findingsOf(plan, randomUUID).map(({ check, title, subject, says, answered }) => ({
       check,
       title,
       subject,

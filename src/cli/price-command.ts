@@ -1,8 +1,9 @@
 /** `wick price`: the same design file, the same books, the same core; so the same numbers as on screen. */
 import { Decimal, parseDecimal } from '@/core/base';
 import { allComponents, type Design } from '@/core/design';
-import { type BookSet, priceCases, type PricedDesign, priceMonths, runaway } from '@/core/pricing';
-import { summarise } from '@/core/range';
+import { priceMonths, runaway } from '@/core/analysis';
+import { type BookSet, casesOf, planOf, type PricedDesign } from '@/core/pricing';
+import { summaryOfPlan } from '@/core/range';
 import { type PlainFigure, toPlain } from '@/core/trace';
 import { CASES, type Case } from '@/core/usage';
 import { designCsv } from '@/formats';
@@ -61,17 +62,17 @@ function priceOne(
   books: BookSet,
   { months, traffic, explain }: Wanted,
 ): Priced {
-  const cases = priceCases(design, books);
-  const summary = summarise(design, books);
+  const plan = planOf(design, books);
+  const summary = summaryOfPlan(plan);
   const { budget } = design.assumptions;
   return {
     file,
     design,
     summary,
-    months: priceMonths(design, books, 'likely', months ?? 12, cases.likely),
+    months: priceMonths(plan, 'likely', months ?? 12),
     showMonths: months !== null,
-    traffic: traffic && { times: traffic, ...runaway(design, books, traffic) },
-    traces: explain === undefined ? null : tracesOf(cases, design, explain),
+    traffic: traffic && { times: traffic, ...runaway(plan, traffic) },
+    traces: explain === undefined ? null : tracesOf(casesOf(plan), design, explain),
     overBudget: budget !== undefined && new Decimal(summary.gross).greaterThan(budget),
   };
 }

@@ -2,7 +2,7 @@
 import type { Decimal } from '@/core/base';
 import { allComponents, type Design, findComponent } from '@/core/design';
 import { describeMonth, sentenceFor, writeMoney } from '@/core/display';
-import type { MonthSeries, Runaway } from '@/core/pricing';
+import type { MonthSeries, Runaway } from '@/core/analysis';
 import type { DesignSummary, LineSummary } from '@/core/range';
 import { type PlainFigure, toText } from '@/core/trace';
 import type { Case } from '@/core/usage';

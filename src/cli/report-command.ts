@@ -20,7 +20,7 @@ export async function reportCommand(call: Call): Promise<number> {
   const design = readDesignFile(call.given[0]!);
   const books = await booksOf(call.all('books'));
   const built = buildReport(design, books, options);
-  const { bytes } = await handOver(form, built, books, new Date());
+  const { bytes } = await handOver(form, built, new Date());
   const out = call.one('out')!;
   writeOut(out, bytes);
   if (out !== '-') say(`${out}: ${built.report.total.monthly} ${design.currency} a month\n`);

@@ -52,13 +52,13 @@ describe('jobs', () => {
     expect(quotation.report).not.toBe(first.report);
     const other = await importDesign(
       context,
-      writeDesign(designOf([serverOf('a', { count: { likely: '9' } })], { books: first.design.books })),
+      writeDesign(designOf([serverOf('a', { count: { likely: '9' } })], { books: first.plan.design.books })),
     );
     expect((await readReport(context, other, options)).report.total.monthly).toBe('657.00');
     // Room for some thousand lines: the oldest goes.
     const many = Array.from({ length: 1300 }, (_, at) => serverOf(`s${at}`));
     for (const title of ['One', 'Two']) {
-      const long = designOf(many, { title, books: first.design.books });
+      const long = designOf(many, { title, books: first.plan.design.books });
       await readReport(context, await importDesign(context, writeDesign(long)), options);
     }
     const again = await readReport(context, id, options);

@@ -71,6 +71,6 @@ async function writeDown(form: HandoverForm, read: ReadReport, at: Date, most: n
   }
   // The writers and their libraries are loaded by who writes, not by who only reads.
   const { handOver } = await import('@/handover');
-  const { type, bytes } = await handOver(form, read, read.books, at);
+  const { type, bytes } = await handOver(form, read, at);
   return { type, bytes, name: `${fileStem(report.title)}-${report.variant}.${form}` };
 }

@@ -67,13 +67,18 @@ export class LoadedBook {
     return this.rates.length;
   }
 
+  /** The book with the rates that are here by now. */
+  get now(): PriceBook {
+    this.indexed ??= indexBook({ ...this.data, rates: this.rates });
+    return this.indexed;
+  }
+
   /** The book with at least the rates that are wanted. */
   async with(wanted: readonly RatesWanted[]): Promise<PriceBook> {
     const mine = this.turn.then(() => this.load(wanted));
     this.turn = mine.catch(() => undefined);
     await mine;
-    this.indexed ??= indexBook({ ...this.data, rates: this.rates });
-    return this.indexed;
+    return this.now;
   }
 
   private async load(wanted: readonly RatesWanted[]): Promise<void> {

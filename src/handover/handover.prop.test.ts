@@ -26,13 +26,13 @@ const sum = (values: readonly (string | null)[]): string =>
 const same = (a: string, b: string): void => expect(decimal(a).toString()).toBe(decimal(b).toString());
 
 async function textOf(form: 'md' | 'json', built: ReturnType<typeof buildReport>): Promise<string> {
-  return new TextDecoder().decode((await handOver(form, built, WIDE_BOOKS, AT)).bytes);
+  return new TextDecoder().decode((await handOver(form, built, AT)).bytes);
 }
 
 /** Every text, number and formula of every sheet. */
 async function cellsOf(built: ReturnType<typeof buildReport>): Promise<string> {
   const book = new ExcelJs.Workbook();
-  await book.xlsx.load((await handOver('xlsx', built, WIDE_BOOKS, AT)).bytes.buffer);
+  await book.xlsx.load((await handOver('xlsx', built, AT)).bytes.buffer);
   const texts: string[] = [book.title, book.subject, book.keywords, book.description].map(String);
   for (const sheet of book.worksheets) {
     texts.push(sheet.name);

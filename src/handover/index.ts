@@ -1,5 +1,4 @@
 /** The forms in which a report leaves the house. */
-import type { BookSet } from '@/core/pricing';
 import type { BuiltReport } from '@/core/report';
 import type { HandoverForm } from './forms';
 import { reportMarkdown } from './report-markdown';
@@ -20,20 +19,15 @@ export interface HandedOver {
   readonly bytes: Uint8Array<ArrayBuffer>;
 }
 
-export async function handOver(
-  form: HandoverForm,
-  built: BuiltReport,
-  books: BookSet,
-  at: Date,
-): Promise<HandedOver> {
-  return { type: TYPES[form], bytes: new Uint8Array(await write(form, built, books, at)) };
+export async function handOver(form: HandoverForm, built: BuiltReport, at: Date): Promise<HandedOver> {
+  return { type: TYPES[form], bytes: new Uint8Array(await write(form, built, at)) };
 }
 
-async function write(form: HandoverForm, built: BuiltReport, books: BookSet, at: Date): Promise<Uint8Array> {
+async function write(form: HandoverForm, built: BuiltReport, at: Date): Promise<Uint8Array> {
   const { report } = built;
   switch (form) {
     case 'xlsx':
-      return reportSheet(built, books, at);
+      return reportSheet(built, at);
     case 'pdf':
       return reportPdf(report, at);
     case 'md':

@@ -5,15 +5,15 @@
  */
 import ExcelJs from 'exceljs';
 import { mainMeter } from '@/core/books';
-import type { BookSet } from '@/core/pricing';
 import { type BuiltReport, liveComponents, mainEntries, workingsOf } from '@/core/report';
 import { addLines, type LinesPlan } from './sheet-lines';
 import { addAssumptions, addMonths, addPaying, addRates } from './sheet-others';
 import { addSummary } from './sheet-summary';
 import { addWorkings } from './sheet-workings';
 
-export async function reportSheet(built: BuiltReport, books: BookSet, at: Date): Promise<Uint8Array> {
-  const { report, design, cases, open } = built;
+export async function reportSheet(built: BuiltReport, at: Date): Promise<Uint8Array> {
+  const { report, plan: planned, cases, open } = built;
+  const { design } = planned;
   const book = new ExcelJs.Workbook();
   book.created = at;
   book.title = report.title;
@@ -21,7 +21,7 @@ export async function reportSheet(built: BuiltReport, books: BookSet, at: Date):
   const names = new Map(
     report.sections.flatMap((section) => section.lines.map((line) => [line.id, line.name])),
   );
-  const live = open ? liveComponents(design, books, cases.likely) : new Set<string>();
+  const live = open ? liveComponents(planned) : new Set<string>();
   const plan: LinesPlan = {
     report,
     components: new Map(

@@ -1,18 +1,13 @@
 /** Reports of stored designs: read, with the books they were priced from, for whoever writes them down. */
 import { createHash } from 'node:crypto';
 import { allComponents } from '@/core/design';
-import type { BookSet } from '@/core/pricing';
 import { buildReport, type BuiltReport, type ReportOptions } from '@/core/report';
 import { requireRole } from './actor';
 import { openDesign } from './designs';
 import { loadBooks } from './load-books';
 import type { BookStore, Context, StoredDesign } from './ports';
 
-interface PricedReport extends BuiltReport {
-  readonly books: BookSet;
-}
-
-export interface ReadReport extends PricedReport {
+export interface ReadReport extends BuiltReport {
   readonly stored: StoredDesign;
 }
 
@@ -23,7 +18,7 @@ export async function readReport(context: Context, id: string, options: ReportOp
 
 /** Lines of all reports that are kept: whoever asks for the same again, in another form or line by line, waits for none. */
 const MOST_LINES = 2500;
-const kept = new WeakMap<BookStore, Map<string, PricedReport>>();
+const kept = new WeakMap<BookStore, Map<string, BuiltReport>>();
 
 export async function reportOf(
   context: Context,
@@ -36,20 +31,23 @@ export async function reportOf(
   const key = createHash('sha256')
     .update(JSON.stringify([workspace, options, design]))
     .digest('hex');
-  const reports = kept.get(context.books) ?? new Map<string, PricedReport>();
+  const reports = kept.get(context.books) ?? new Map<string, BuiltReport>();
   kept.set(context.books, reports);
   const known = reports.get(key);
   if (known) return { ...known, stored };
   const books = await loadBooks(context.books, workspace, design);
-  const made = { ...buildReport(design, books, options), books };
+  const made = buildReport(design, books, options);
   reports.set(key, made);
   forget(reports);
   return { ...made, stored };
 }
 
 /** The oldest go first; the newest stays, however long it is. */
-function forget(reports: Map<string, PricedReport>): void {
-  const sizes = [...reports].map(([key, { design }]) => ({ key, lines: allComponents(design).length + 1 }));
+function forget(reports: Map<string, BuiltReport>): void {
+  const sizes = [...reports].map(([key, { plan }]) => ({
+    key,
+    lines: allComponents(plan.design).length + 1,
+  }));
   let all = sizes.reduce((sum, { lines }) => sum + lines, 0);
   for (const { key, lines } of sizes.slice(0, -1)) {
     if (all <= MOST_LINES) return;

@@ -1,26 +1,21 @@
 /** Answers the page's questions with the core. Kept free of worker globals so that it is tested like any module. */
 import { assertNever, decimal } from '@/core/base';
 import { findingsOf, lookedAt } from '@/core/checks';
-import { allComponents, anyOfKind, applyEdits, type Component, type Design } from '@/core/design';
+import { anyOfKind, applyEdits, type Component, type Design } from '@/core/design';
 import { sentenceFor } from '@/core/display';
 import {
-  type BookSet,
   compareOffers,
   compareTerms,
   loadAtBudget,
   movesOverTime,
   type MonthSeries,
-  priceCases,
-  type PricedDesign,
-  priceDesign,
   priceMonths,
-  reusableLines,
   runaway,
-} from '@/core/pricing';
+} from '@/core/analysis';
+import { casesOf, createPricer, type DesignPlan, type PricedDesign, type Pricer } from '@/core/pricing';
 import { formKinds, formsFor } from '@/core/forms';
 import { summaryOf } from '@/core/range';
-import { type PlainFigure, relabel, toPlain } from '@/core/trace';
-import type { Case } from '@/core/usage';
+import { toPlain } from '@/core/trace';
 import type { BookShelf } from './book-shelf';
 import type {
   Answers,
@@ -30,45 +25,37 @@ import type {
   PlainForm,
   PricedFinding,
   Question,
-  Subject,
   TermRow,
 } from './protocol';
 
-interface Priced {
-  readonly version: number;
-  readonly cases: Record<Case, PricedDesign>;
-  /** What every line depends on. */
-  readonly context: string;
-  readonly components: ReadonlyMap<string, string>;
-}
-
 export class Answerer {
-  /** The last priced design: opening an amount shows the very calculation that gave it, and what did not change is kept. */
-  private last: Priced | null = null;
+  private readonly pricer: Pricer;
+  /** The last design that was asked about: what did not change since is taken over. */
+  private last: DesignPlan | undefined;
 
   constructor(
     private readonly shelf: BookShelf,
     private readonly clock: () => number,
-  ) {}
+  ) {
+    this.pricer = createPricer(shelf);
+  }
 
   async answer(question: Question): Promise<Answers[keyof Answers]> {
     switch (question.ask) {
       case 'price': {
-        const books = await this.shelf.booksFor(question.design);
+        await this.shelf.booksFor(question.design);
         const started = this.clock();
-        const cases = this.price(question.design, question.version, books);
-        const summary = summaryOf(cases);
+        const plan = this.plan(question.design);
+        const summary = summaryOf(casesOf(plan));
         // Where months differ, twelve of them cost twelve times a keystroke: they are asked for apart.
-        const firstYear = movesOverTime(question.design, books) ? null : summary.twelveMonths;
+        const firstYear = movesOverTime(plan) ? null : summary.twelveMonths;
         const milliseconds = this.clock() - started;
         return { version: question.version, summary: { ...summary, firstYear }, milliseconds };
       }
       case 'explain': {
-        const cases =
-          this.last?.version === question.version
-            ? this.last.cases
-            : priceCases(question.design, await this.shelf.booksFor(question.design));
-        return explain(cases[question.case], question.subject);
+        const plan = await this.planned(question.design);
+        const figure = this.pricer.explain(plan, { case: question.case }, question.subject);
+        return figure && toPlain(figure);
       }
       case 'offers':
         return this.offers(question.component, question.design);
@@ -79,16 +66,14 @@ export class Answerer {
           await this.likely(question.design),
           await this.likely({ ...question.design, books: question.books }),
         );
-      case 'months': {
-        const books = await this.shelf.booksFor(question.design);
-        return monthsAnswer(priceMonths(question.design, books, 'likely', question.horizon));
-      }
+      case 'months':
+        return monthsAnswer(priceMonths(await this.planned(question.design), 'likely', question.horizon));
       case 'checks':
         return this.checks(question.design);
       case 'forms':
         return this.forms(question);
       case 'budget': {
-        const answer = loadAtBudget(question.design, await this.shelf.booksFor(question.design));
+        const answer = loadAtBudget(await this.planned(question.design));
         return (
           answer && {
             crossed: answer.crossed,
@@ -97,8 +82,8 @@ export class Answerer {
         );
       }
       case 'runaway': {
-        const books = await this.shelf.booksFor(question.design);
-        const { now, then, rows } = runaway(question.design, books, decimal(question.times));
+        const plan = await this.planned(question.design);
+        const { now, then, rows } = runaway(plan, decimal(question.times));
         return {
           now: now.toString(),
           then: then.toString(),
@@ -110,18 +95,15 @@ export class Answerer {
     }
   }
 
-  /** Prices what changed since the last time and what depends on it; a test holds this against pricing everything. */
-  private price(design: Design, version: number, books: BookSet): Record<Case, PricedDesign> {
-    const context = JSON.stringify([design.currency, design.assumptions, design.books, design.agreements]);
-    const components = new Map(allComponents(design).map((each) => [each.id, JSON.stringify(each)]));
-    const { last } = this;
-    const known =
-      last?.context === context
-        ? reusableLines(last.cases, (id) => last.components.get(id) === components.get(id), design)
-        : undefined;
-    const cases = priceCases(design, books, known);
-    this.last = { version, cases, context, components };
-    return cases;
+  private async planned(design: Design): Promise<DesignPlan> {
+    await this.shelf.booksFor(design);
+    return this.plan(design);
+  }
+
+  /** Plans what changed since the last time and what depends on it. */
+  private plan(design: Design): DesignPlan {
+    if (this.last?.design !== design) this.last = this.pricer.plan(design, this.last);
+    return this.last;
   }
 
   /** Forms of the same capacity at one place, whether the design uses its book yet or not. */
@@ -140,23 +122,26 @@ export class Answerer {
   /** What the rules find, and what each remedy would change. */
   private async checks(design: Design): Promise<PricedFinding[]> {
     const wanted = lookedAt(design);
-    const books = await this.shelf.booksFor(design, wanted);
-    const findings = findingsOf(design, books, () => crypto.randomUUID());
-    const now = priceDesign(design, books, 'likely').monthly.value;
+    await this.shelf.booksFor(design, wanted);
+    const plan = this.plan(design);
+    const findings = findingsOf(plan, () => crypto.randomUUID());
+    const now = this.pricer.price(plan, { case: 'likely' }).monthly.value;
     return Promise.all(
       findings.map(async (finding) => {
         const after = finding.remedy && applyEdits(design, finding.remedy.edits);
         if (!after?.ok) return { ...finding, changes: null };
         // A remedy may move a line to where nothing was needed before.
-        const there = await this.shelf.booksFor(after.value.design, wanted);
-        const then = priceDesign(after.value.design, there, 'likely').monthly.value;
+        await this.shelf.booksFor(after.value.design, wanted);
+        const changed = this.pricer.plan(after.value.design, plan);
+        const then = this.pricer.price(changed, { case: 'likely' }).monthly.value;
         return { ...finding, changes: then.minus(now).toString() };
       }),
     );
   }
 
   private async likely(design: Design): Promise<PricedDesign> {
-    return priceDesign(design, await this.shelf.booksFor(design), 'likely');
+    await this.shelf.booksFor(design);
+    return this.pricer.price(this.pricer.plan(design, this.last), { case: 'likely' });
   }
 
   private async offers(component: Component, design: Design): Promise<OfferRow[]> {
@@ -251,20 +236,4 @@ function monthsAnswer({ rows, quarters, years, whole }: MonthSeries): MonthsAnsw
     years: years.map((each) => plain(each)),
     whole: plain(whole),
   };
-}
-
-function explain(priced: PricedDesign, subject: Subject): PlainFigure | null {
-  if (subject.of === 'design') return toPlain(sectionsOnly(priced));
-  for (const section of priced.sections) {
-    if (subject.of === 'section' && section.id === subject.id) return toPlain(section.monthly);
-    const line = section.lines.find((each) => each.id === subject.id);
-    if (subject.of === 'component' && line) return line.status === 'priced' ? toPlain(line.monthly) : null;
-  }
-  return null;
-}
-
-/** The design's own figure stops at its sections; each of those opens by itself. */
-function sectionsOnly(priced: PricedDesign) {
-  const parts = priced.monthly.parts.map((part) => ({ ...part, parts: [], operation: 'given' as const }));
-  return relabel({ ...priced.monthly, parts }, 'Design');
 }

@@ -1,7 +1,7 @@
 /** The worker's price books: fetched as designs need them, kept because revisions never change. */
 import type { PriceBook } from '@/core/books';
 import { allComponents, type Component, type Design } from '@/core/design';
-import { type BookSet, bookSet } from '@/core/pricing';
+import type { BookSet } from '@/core/pricing';
 import { type BookWithoutRates, LoadedBook, type RatesWanted, ratesWanted } from '@/formats/loaded-book';
 import type { RateRow } from '@/formats/price-book';
 
@@ -10,28 +10,32 @@ export type FetchJson = (path: string) => Promise<unknown>;
 /** Addresses must not grow beyond what servers take. */
 const SKUS_AT_ONCE = 100;
 
-export class BookShelf {
-  private readonly books = new Map<string, Promise<LoadedBook | null>>();
+export class BookShelf implements BookSet {
+  private readonly loading = new Map<string, Promise<LoadedBook | null>>();
+  private readonly here = new Map<string, LoadedBook>();
 
   constructor(private readonly fetchJson: FetchJson) {}
 
-  /** The books a design needs; of the kinds of `wholeKinds` every offer in their regions. */
+  /** What is here of a revision; ever more of it, as designs need it. */
+  get(book: string, revision: number): PriceBook | undefined {
+    return this.here.get(pathOf(book, revision))?.now;
+  }
+
+  /** Brings what a design needs; of the kinds of `wholeKinds` every offer in their regions. */
   async booksFor(design: Design, wholeKinds: readonly Component[] = []): Promise<BookSet> {
     const components = allComponents(design);
-    const books = await Promise.all(
+    await Promise.all(
       design.books.map(async ({ book, revision }) => {
         const wanted = ratesWanted(components, book, wholeKinds);
-        if (wanted.length === 0) return null;
-        const loaded = await this.loaded(book, revision);
-        return loaded && loaded.with(wanted);
+        if (wanted.length > 0) await (await this.loaded(book, revision))?.with(wanted);
       }),
     );
-    return bookSet(books.filter((book): book is PriceBook => book !== null));
+    return this;
   }
 
   private async loaded(key: string, revision: number): Promise<LoadedBook | null> {
-    const path = `/api/books/${encodeURIComponent(key)}/${revision}`;
-    const known = this.books.get(path);
+    const path = pathOf(key, revision);
+    const known = this.loading.get(path);
     if (known) return known;
     const loading = this.fetchJson(path).then((catalogue) =>
       catalogue === null
@@ -40,14 +44,15 @@ export class BookShelf {
             (await Promise.all(wanted.map((each) => this.rates(path, each)))).flat(),
           ),
     );
-    this.books.set(path, loading);
+    this.loading.set(path, loading);
     try {
       const book = await loading;
       // A revision that is not there may be brought in later.
-      if (!book) this.books.delete(path);
+      if (book) this.here.set(path, book);
+      else this.loading.delete(path);
       return book;
     } catch (error) {
-      this.books.delete(path);
+      this.loading.delete(path);
       throw error;
     }
   }
@@ -62,4 +67,8 @@ export class BookShelf {
     }
     return rows;
   }
+}
+
+function pathOf(book: string, revision: number): string {
+  return `/api/books/${encodeURIComponent(book)}/${revision}`;
 }

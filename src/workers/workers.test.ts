@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { bookFrom, smallBookFile } from '@tests/support/books';
 import { anyComponent, anyDesign, designOf, serverOf, transferOf } from '@tests/support/designs';
 import type { Design } from '@/core/design';
-import { bookSet, priceMonths } from '@/core/pricing';
+import { priceMonths } from '@/core/analysis';
+import { bookSet, planOf } from '@/core/pricing';
 import { summarise } from '@/core/range';
 import type { PlainFigure } from '@/core/trace';
 import { publishBook } from '@/operations';
@@ -97,7 +98,7 @@ describe('the worker', () => {
   it('tells month by month what the core tells', async () => {
     const answerer = new Answerer(new BookShelf((await fakeRoutes()).fetchJson), () => 0);
     const answer = (await answerer.answer({ ask: 'months', design, horizon: 15 })) as Answers['months'];
-    const series = priceMonths(design, bookSet([bookFrom(smallBookFile())]), 'likely', 15);
+    const series = priceMonths(planOf(design, bookSet([bookFrom(smallBookFile())])), 'likely', 15);
     expect(answer.rows).toHaveLength(15);
     expect([answer.years.length, answer.quarters.length]).toEqual([2, 5]);
     expect(answer.whole.monthly).toBe(series.whole.monthly.toString());

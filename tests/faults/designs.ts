@@ -2,7 +2,8 @@
 import { seededRandom } from '@/core/base';
 import { findingsOf } from '@/core/checks';
 import type { Design } from '@/core/design';
-import { type BookSet, priceMonths } from '@/core/pricing';
+import { priceMonths } from '@/core/analysis';
+import { type BookSet, planOf } from '@/core/pricing';
 import { summarise } from '@/core/range';
 import { buildReport } from '@/core/report';
 import { designCsv, readDesign, writeDesign } from '@/formats';
@@ -58,12 +59,14 @@ async function takeThrough(counts: Counts, what: string, design: Design, books: 
   strange(summary, 'summary');
   const horizon = design.assumptions.horizon ?? 12;
   const months = await within(counts, `${what}, months`, PATIENCE * 4, () =>
-    priceMonths(design, books, 'likely', horizon),
+    priceMonths(planOf(design, books), 'likely', horizon),
   );
   if (months) strange(months, 'months');
   await within(counts, `${what}, report`, PATIENCE * 4, () => buildReport(design, books, FULL));
   await within(counts, `${what}, CSV`, PATIENCE, () => designCsv(design, summary));
-  await within(counts, `${what}, checklist`, PATIENCE * 4, () => findingsOf(design, books, () => 'new'));
+  await within(counts, `${what}, checklist`, PATIENCE * 4, () =>
+    findingsOf(planOf(design, books), () => 'new'),
+  );
   await within(counts, `${what}, written and read again`, PATIENCE, () => {
     const again = readDesign(writeDesign(design, summary));
     if (!again.ok) throw new Error(`its own file is refused: ${asText(again.faults)}`);

@@ -29,7 +29,7 @@ async function bareSheet(
   design: Design,
   change: (book: ExcelJs.Workbook) => void,
 ): Promise<ExcelJs.Workbook> {
-  const { bytes } = await handOver('xlsx', buildReport(design, books, FULL), books, AT);
+  const { bytes } = await handOver('xlsx', buildReport(design, books, FULL), AT);
   const book = new ExcelJs.Workbook();
   await book.xlsx.load(bytes.buffer);
   for (const sheet of book.worksheets) {
@@ -68,8 +68,8 @@ function totalsIn(book: ExcelJs.Workbook): (number | string)[] {
 
 /** Twice as many and one more of the first three that the sheet lets people change. */
 function grown(design: Design): { readonly design: Design; readonly counts: ReadonlyMap<string, number> } {
-  const { cases } = buildReport(design, books, FULL);
-  const live = liveComponents(design, books, cases.likely);
+  const { plan } = buildReport(design, books, FULL);
+  const live = liveComponents(plan);
   const chosen = allComponents(design)
     .filter((each) => live.has(each.id))
     .slice(0, 3);
@@ -145,7 +145,7 @@ describe('printed pages read by pdftotext', () => {
     async (_, index) => {
       const built = buildReport(DEMO_DESIGNS[index]!, books, FULL);
       const file = path.join(folder, `${index}.pdf`);
-      fs.writeFileSync(file, (await handOver('pdf', built, books, AT)).bytes);
+      fs.writeFileSync(file, (await handOver('pdf', built, AT)).bytes);
       const read = spawnSync('pdftotext', ['-layout', file, '-'], { encoding: 'utf8' });
       expect(read.status).toBe(0);
       const text = read.stdout.replaceAll('\u00a0', ' ');

@@ -1,4 +1,5 @@
 /** Holds the core against the reference, amount by amount, and makes what differs small enough to read. */
+import { priceMonths } from '@/core/analysis';
 import type { Decimal } from '@/core/base';
 import { indexBook } from '@/core/books';
 import { allComponents, type Component, type Design } from '@/core/design';
@@ -7,8 +8,8 @@ import {
   bookSet,
   type PricedDesign,
   type PricedLine,
+  planOf,
   priceDesign,
-  priceMonths,
 } from '@/core/pricing';
 import { CASES, type Case } from '@/core/usage';
 import { type PriceBookFile, toBookData } from '@/formats';
@@ -87,7 +88,7 @@ export function monthDifferences(
   horizon: number,
   which: Case = 'likely',
 ): Difference[] {
-  const core = priceMonths(design, booksOf(books), which, horizon);
+  const core = priceMonths(planOf(design, booksOf(books)), which, horizon);
   return referenceMonths(design, books, which, horizon).flatMap((month, at) => [
     ...compareAmount(`month ${at + 1} compares`, core.rows[at]!.monthly, month.monthly),
     ...compareAmount(`month ${at + 1} cash`, core.rows[at]!.cash, month.cash),

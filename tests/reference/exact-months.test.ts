@@ -1,7 +1,8 @@
 /** The months one by one against the second calculation: what compares and what leaves. Rules 6 and 12. */
 import { describe, expect, it } from 'vitest';
 import { addAll } from '@/core/base';
-import { priceMonths } from '@/core/pricing';
+import { priceMonths } from '@/core/analysis';
+import { planOf } from '@/core/pricing';
 import { booksOf, monthDifferences, reported, shrunk } from './agree';
 import { mixed } from './mixed-design';
 
@@ -34,7 +35,7 @@ describe('the months of the core and of the reference are the same', () => {
         ...design,
         sections: [{ id: 's', name: 'S', components: [{ ...one, months: ends, choice: named(one.choice) }] }],
       };
-      const { rows } = priceMonths(alone, booksOf(books), 'likely', 24);
+      const { rows } = priceMonths(planOf(alone, booksOf(books)), 'likely', 24);
       const [compares, cash] = [addAll(rows.map((row) => row.monthly)), addAll(rows.map((row) => row.cash))];
       expect(compares.minus(cash).abs().lessThan('1e-20'), `seed ${seed}: ${compares} against ${cash}`).toBe(
         true,

@@ -5,11 +5,14 @@
 import { describe, expect, it } from 'vitest';
 import { decimal, type Decimal } from '@/core/base';
 import { allComponents, type Component, type Design } from '@/core/design';
-import { priceCases, priceDesign, reusableLines, unitMonthlyCost } from '@/core/pricing';
+import { casesOf, createPricer, priceCases, priceDesign, type PricedDesign } from '@/core/pricing';
+import { rateCard, unitMonthlyCost } from '@/core/rating';
 import { CASES } from '@/core/usage';
 import { amounts, DESIGNS, fresh, mapAll, priceAnew, short, shuffled } from './anew';
 import { Dice } from './dice';
 import { mixed } from './mixed-design';
+
+const linesOf = ({ sections }: PricedDesign) => sections.flatMap(({ lines }) => lines);
 
 describe('the same design', () => {
   it('costs the same in any order of sections, lines, books, rates and agreements of equal rank', () => {
@@ -63,7 +66,7 @@ describe('the same design', () => {
           const other = mapAll(design, (each) =>
             each === component ? { ...each, count: { likely: count } } : each,
           );
-          priceDesign(other, books, dice.one(...CASES), new Map(), { month: dice.number(0, 9), date: null });
+          priceDesign(other, books, dice.one(...CASES), { month: dice.number(0, 9), date: null });
         }
         priceDesign(
           mapAll(design, (each) => ({ ...each, term: 'on-demand' })),
@@ -82,9 +85,11 @@ describe('the same design', () => {
       const { design, books } = fresh(drawn);
       const [changed] = allComponents(design);
       const after = mapAll(design, (each) => (each === changed ? { ...each, count: { likely: '3' } } : each));
-      const known = reusableLines(priceCases(design, books), (id) => id !== changed!.id, after);
-      kept += known.likely.size;
-      const reused = priceCases(after, books, known);
+      const pricer = createPricer(books);
+      const plan = pricer.plan(design);
+      const before = new Set(linesOf(casesOf(plan).likely));
+      const reused = casesOf(pricer.plan(after, plan));
+      kept += linesOf(reused.likely).filter((line) => before.has(line)).length;
       const { books: cold } = fresh(drawn);
       for (const which of CASES) {
         const anew = priceDesign(structuredClone(after), cold, which);
@@ -109,16 +114,12 @@ describe('the fast cost that candidates are ranked by', () => {
       const term = dice.one('on-demand' as const, '12-none' as const, '12-all' as const);
       for (const sku of ['S-2', 'S-4', 'S-8']) {
         const offer = book.offer(sku)!;
-        const fast = unitMonthlyCost(
-          book,
-          offer,
-          'severn',
+        const fast = unitMonthlyCost(rateCard(book, offer, 'severn'), {
           term,
-          decimal(hours),
-          decimal(730),
-          false,
-          decimal(count),
-        );
+          run: decimal(hours),
+          inMonth: decimal(730),
+          count: decimal(count),
+        });
         if (!fast.simple || !fast.cost) continue;
         fastWays += 1;
         const component: Component = {

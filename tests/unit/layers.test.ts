@@ -18,13 +18,15 @@ const CORE_RANKS: Readonly<Record<string, number>> = {
   terms: 3,
   books: 4,
   sizing: 5,
+  rating: 6,
   design: 6,
   pricing: 7,
-  range: 8,
-  display: 9,
-  checks: 10,
-  forms: 10,
-  report: 11,
+  analysis: 8,
+  range: 9,
+  display: 10,
+  checks: 11,
+  forms: 11,
+  report: 12,
 };
 
 const MAY_IMPORT: Readonly<Record<string, readonly string[]>> = {

@@ -8,7 +8,7 @@ import { CHECKS, findingsOf } from '@/core/checks';
 import { indexBook } from '@/core/books';
 import { applyEdits, type Design } from '@/core/design';
 import { plainMoney } from '@/core/display';
-import { bookSet, type BookSet, priceDesign } from '@/core/pricing';
+import { bookSet, type BookSet, planOf, priceDesign } from '@/core/pricing';
 import { DEMO_DESIGNS } from '@/demo/designs';
 import { DEMO_REVISIONS, generateBook } from '@/demo/generate-book';
 import { DEMO_PROFILES } from '@/demo/profiles';
@@ -26,7 +26,7 @@ const seen = new Set<string>();
 
 /** Every remedy as the screen would send it, and the design after it as a file would carry it. */
 function takeAll(design: Design, books: BookSet): void {
-  for (const { check, remedy } of findingsOf(design, books, newId)) {
+  for (const { check, remedy } of findingsOf(planOf(design, books), newId)) {
     if (!remedy) continue;
     seen.add(check);
     const batch = { baseRevision: 0, batch: crypto.randomUUID(), edits: remedy.edits };
@@ -56,7 +56,7 @@ describe('a store', () => {
       { books: [{ book: 'norvane', revision: 2 }] },
     );
   const graded = (design: Design) =>
-    findingsOf(design, DEMO_BOOKS, newId).filter((each) => each.check === 'cheaper-grade');
+    findingsOf(planOf(design, DEMO_BOOKS), newId).filter((each) => each.check === 'cheaper-grade');
 
   it('that nobody reads is cheaper at another grade, and saves what it says', () => {
     const [found] = graded(store());

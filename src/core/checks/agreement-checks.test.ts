@@ -3,6 +3,7 @@ import { smallBooks } from '@tests/support/books';
 import { agreementOf, designOf, serverOf } from '@tests/support/designs';
 import type { Design } from '../design';
 import { KINDS } from '../books';
+import { planOf } from '../pricing';
 import { findingsOf } from './index';
 
 const BOOKS = smallBooks();
@@ -13,7 +14,7 @@ function said(check: string, part: Partial<Design>, start: string | null = '2027
     ...part,
     assumptions: start ? { ...assumptions, start } : assumptions,
   });
-  return findingsOf(design, BOOKS, () => 'new')
+  return findingsOf(planOf(design, BOOKS), () => 'new')
     .filter((each) => each.check === check)
     .map((each) => each.says);
 }

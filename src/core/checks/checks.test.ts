@@ -4,7 +4,7 @@ import { smallBooks } from '@tests/support/books';
 import { componentOf, designOf, serverOf, storeOf, transferOf, volumeOf } from '@tests/support/designs';
 import { anyWideDesign, WIDE_BOOKS } from '@tests/support/wide-designs';
 import { allComponents, applyEdits, type Component, type Design } from '../design';
-import { priceDesign } from '../pricing';
+import { planOf, priceDesign } from '../pricing';
 import { summarise } from '../range';
 import { CHECKS, environmentOf, type Finding, findingsOf, lookedAt, untouchedOf } from './index';
 
@@ -13,7 +13,7 @@ let made = 0;
 const newId = (): string => `new-${(made += 1)}`;
 
 function found(design: Design, check: string, books = BOOKS): Finding[] {
-  return findingsOf(design, books, newId).filter((each) => each.check === check);
+  return findingsOf(planOf(design, books), newId).filter((each) => each.check === check);
 }
 
 /** The design after the remedy of its one finding. */
@@ -43,7 +43,7 @@ describe('rules', () => {
   it('whose remedies were all taken can be applied to any design and leave it priced', () => {
     fc.assert(
       fc.property(anyWideDesign, (design) => {
-        for (const { remedy } of findingsOf(design, WIDE_BOOKS, newId)) {
+        for (const { remedy } of findingsOf(planOf(design, WIDE_BOOKS), newId)) {
           if (!remedy) continue;
           const after = applyEdits(design, remedy.edits);
           expect(after.ok).toBe(true);
@@ -59,11 +59,11 @@ describe('rules', () => {
   it('find nothing any more where their remedy was taken', () => {
     fc.assert(
       fc.property(anyWideDesign, (design) => {
-        for (const { check, subject, remedy, answered } of findingsOf(design, WIDE_BOOKS, newId)) {
+        for (const { check, subject, remedy, answered } of findingsOf(planOf(design, WIDE_BOOKS), newId)) {
           const after = remedy && answered === null && applyEdits(design, remedy.edits);
           // A copy may itself hold what was found in the original.
           if (!after || !after.ok || check === 'dearer-than-needed') continue;
-          const again = findingsOf(after.value.design, WIDE_BOOKS, newId).find(
+          const again = findingsOf(planOf(after.value.design, WIDE_BOOKS), newId).find(
             (each) => each.check === check && each.subject === subject && each.answered === null,
           );
           expect(again?.says ?? null).toBeNull();

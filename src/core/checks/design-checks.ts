@@ -2,7 +2,6 @@
 import { type Decimal, decimal, ZERO } from '../base';
 import { chosenPlace, type Component, type Design, type Edit, meantPlace, placeIsTakenOver } from '../design';
 import { plainMoney } from '../display';
-import { priceDesign } from '../pricing';
 import { agreementsThatCannotHold, severalExchangeRates } from './agreement-checks';
 import { environmentOf, NON_PRODUCTION, OFFICE_HOURS } from './environments';
 import { type Check, type CheckContext, type Found, MOST_AT_ONCE } from './model';
@@ -147,11 +146,13 @@ const allowances: Check = {
   title: 'Allowances may be counted twice',
   reason:
     'What is included free of charge belongs to the account; two designs that both count it count it twice.',
-  find: ({ design, books, cases }) => {
+  find: ({ plan, design, cases }) => {
     const { countAllowances, allowanceShare } = design.assumptions;
     if (!countAllowances || allowanceShare !== undefined) return [];
     const without: Design = { ...design, assumptions: { ...design.assumptions, countAllowances: false } };
-    const worth = priceDesign(without, books, 'likely').monthly.value.minus(cases.likely.monthly.value);
+    const { pricer } = plan;
+    const then = pricer.price(pricer.plan(without), { case: 'likely' }).monthly.value;
+    const worth = then.minus(cases.likely.monthly.value);
     if (worth.lessThan('0.01')) return [];
     return [
       {

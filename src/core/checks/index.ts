@@ -1,7 +1,6 @@
 /** The checklist of a design: every rule, what it found, and what was answered. */
 import { allComponents, anyOfKind, type Component, type Design } from '../design';
-import { type BookSet, priceCases, type PricedDesign } from '../pricing';
-import type { Case } from '../usage';
+import { casesOf, type DesignPlan } from '../pricing';
 import { COMPANION_CHECKS, COMPANION_KINDS } from './companions';
 import { DESIGN_CHECKS } from './design-checks';
 import { LINE_CHECKS } from './line-checks';
@@ -29,15 +28,13 @@ export function checkTitle(check: string): string {
 }
 
 /**
- * Everything the rules find, in the order of the rules. `newId` names the parts that remedies add. The books should
+ * Everything the rules find in a planned design, in the order of the rules. `newId` names the parts that remedies add. The books should
  * hold all offers of `lookedAt(design)`; a remedy whose offers are not there is left out.
  */
-export function findingsOf(
-  design: Design,
-  books: BookSet,
-  newId: () => string,
-  cases: Readonly<Record<Case, PricedDesign>> = priceCases(design, books),
-): Finding[] {
+export function findingsOf(plan: DesignPlan, newId: () => string): Finding[] {
+  const { design } = plan;
+  const { books } = plan.pricer;
+  const cases = casesOf(plan);
   const lines = design.sections.flatMap((section, at) =>
     section.components.map((component, row) => ({
       component,
@@ -46,6 +43,7 @@ export function findingsOf(
     })),
   );
   const context: CheckContext = {
+    plan,
     design,
     books,
     cases,

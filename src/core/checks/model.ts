@@ -4,7 +4,7 @@
  * B13, B16, B19, C6, E8.
  */
 import type { Component, Design, Edit } from '../design';
-import type { BookSet, PricedDesign, PricedLine } from '../pricing';
+import type { BookSet, DesignPlan, PricedDesign, PricedLine } from '../pricing';
 import type { PriceBook } from '../books';
 import type { Case } from '../usage';
 
@@ -49,6 +49,7 @@ export interface CheckLine {
 }
 
 export interface CheckContext {
+  readonly plan: DesignPlan;
   readonly design: Design;
   readonly books: BookSet;
   readonly cases: Readonly<Record<Case, PricedDesign>>;

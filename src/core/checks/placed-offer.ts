@@ -1,6 +1,7 @@
 /** The cheapest offer that a component could take where it stands. */
 import type { Component } from '../design';
-import { compareOffers, type OfferPrice, priceAlone } from '../pricing';
+import { compareOffers, type OfferPrice } from '../analysis';
+import { priceAlone } from '../pricing';
 import type { CheckContext } from './model';
 
 /** Cheapest first; only what is sold here, will stay, and has an amount. */

@@ -5,7 +5,7 @@ import { componentOf, designOf, serverOf } from '@tests/support/designs';
 import { anyWideDesign, WIDE_BOOKS } from '@tests/support/wide-designs';
 import { decimal } from '../base';
 import { allComponents, applyEdits, type Component, type Design } from '../design';
-import { priceDesign } from '../pricing';
+import { planOf, priceDesign } from '../pricing';
 import { type Finding, findingsOf } from './index';
 import { SAVINGS } from './savings';
 
@@ -13,7 +13,7 @@ const BOOKS = smallBooks();
 let made = 0;
 const newId = (): string => `made-${(made += 1)}`;
 const of = (check: string, design: Design, books = BOOKS): Finding[] =>
-  findingsOf(design, books, newId).filter((each) => each.check === check);
+  findingsOf(planOf(design, books), newId).filter((each) => each.check === check);
 
 const costOf = (design: Design, books = BOOKS) => priceDesign(design, books, 'likely').monthly.value;
 
@@ -134,7 +134,7 @@ describe('every saving', () => {
     fc.assert(
       fc.property(anyWideDesign, (design) => {
         const before = costOf(design, WIDE_BOOKS);
-        for (const { check, remedy } of findingsOf(design, WIDE_BOOKS, newId)) {
+        for (const { check, remedy } of findingsOf(planOf(design, WIDE_BOOKS), newId)) {
           if (!codes.has(check) || !remedy) continue;
           const after = applyEdits(design, remedy.edits);
           if (!after.ok) throw new Error('refused');

@@ -4,9 +4,9 @@
  */
 import { type Decimal, decimal } from '../base';
 import { type Kind, kindOf } from '../books';
-import type { Component, Design, Edit } from '../design';
+import type { Component, Edit } from '../design';
 import { plainMoney, usesRunning } from '../display';
-import { monthlyOf, priceDesign } from '../pricing';
+import { monthlyOf } from '../pricing';
 import { type Load, mapCased } from '../usage';
 import { NON_PRODUCTION, OFFICE_HOURS } from './environments';
 import { type Check, type CheckContext, type CheckLine, type Found, MOST_AT_ONCE, setField } from './model';
@@ -15,19 +15,15 @@ import { offersHere } from './placed-offer';
 
 /** Those of `lines` that cost less when all of them are changed, and what they save together. */
 function savers(
-  { design, books, cases }: CheckContext,
+  { plan, cases }: CheckContext,
   lines: readonly Component[],
   change: (component: Component) => Component,
 ): { readonly lines: readonly Component[]; readonly saved: Decimal } {
-  const ids = new Set(lines.map(({ id }) => id));
-  const changed: Design = {
-    ...design,
-    sections: design.sections.map((section) => ({
-      ...section,
-      components: section.components.map((each) => (ids.has(each.id) ? change(each) : each)),
-    })),
-  };
-  const [before, after] = [monthlyOf(cases.likely), monthlyOf(priceDesign(changed, books, 'likely'))];
+  const instead = new Map(lines.map((each) => [each.id, change(each)]));
+  const [before, after] = [
+    monthlyOf(cases.likely),
+    monthlyOf(plan.pricer.price(plan, { case: 'likely', instead })),
+  ];
   const saving = (id: string): Decimal =>
     (before.get(id) ?? decimal('0')).minus(after.get(id) ?? decimal('0'));
   const fewer = lines.filter(({ id }) => after.has(id) && saving(id).greaterThan(0)).slice(0, MOST_AT_ONCE);

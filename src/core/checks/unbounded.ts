@@ -1,7 +1,7 @@
 /** Traffic that nothing stops and nobody watches. Needs H19, A of the checklist: a figure to cap or to be told of. */
 import { decimal } from '../base';
 import { plainMoney } from '../display';
-import { runaway } from '../pricing';
+import { runaway } from '../analysis';
 import { sure } from '../usage';
 import type { Check, CheckContext } from './model';
 import { ratesHere } from './per-line';
@@ -16,14 +16,14 @@ export const unbounded: Check = {
   reason:
     'An attack, an error in a loop or sudden fame is billed like any use; an alarm tells of it in hours.',
   find: (context) => {
-    const { design, books, lines } = context;
+    const { plan, design, lines } = context;
     const watched = lines.some(
       ({ component }) =>
         component.kind === 'monitoring' &&
         decimal(component.usage.alarms?.amount.likely ?? '0').greaterThan(0),
     );
     if (watched) return [];
-    const { now, then, rows } = runaway(design, books, decimal(TIMES));
+    const { now, then, rows } = runaway(plan, decimal(TIMES));
     if (rows.length === 0 || then.lessThan(now.times(WORTH_SAYING))) return [];
     const { currency } = design;
     const [worst] = rows;

@@ -10,7 +10,7 @@ import {
   placeIsTakenOver,
   withTakenPlace,
 } from '../design';
-import { priceDesign } from '../pricing';
+import { planOf, priceDesign } from '../pricing';
 import { type Finding, findingsOf, untouchedOf } from './index';
 import { summarise } from '../range';
 
@@ -18,7 +18,7 @@ const BOOKS = smallBooks();
 let made = 0;
 const newId = (): string => `made-${(made += 1)}`;
 const of = (check: string, design: Design, books = BOOKS): Finding[] =>
-  findingsOf(design, books, newId).filter((each) => each.check === check);
+  findingsOf(planOf(design, books), newId).filter((each) => each.check === check);
 
 function remedied(check: string, design: Design, books = BOOKS): Design {
   const applied = applyEdits(design, of(check, design, books)[0]!.remedy!.edits);

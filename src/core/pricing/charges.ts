@@ -88,7 +88,7 @@ function aloneOf(claim: Claim, left: Left): OnDemand {
 }
 
 /** A claim for everything that has an on-demand rate, with the commitment that stands before it. */
-function claimsOf(owner: Resolved): Claim[] {
+export function claimsOf(owner: Resolved): Claim[] {
   const book = head(owner.book);
   return owner.demands.onDemand.flatMap((demand): Claim[] => {
     const committed = owner.demands.committed.find((part) => part.meter === demand.meter) ?? null;

@@ -1,20 +1,24 @@
 /** Which offer a component takes: the one named, or the cheapest that fits under its own pattern and terms. */
-import { type Decimal, decimal, err, issue, type Issue, ok, type Result } from '../base';
-import { kindOf, type Offer, type PriceBook } from '../books';
+import { type Decimal, decimal, err, issue, type Issue, ok, ONE, type Result } from '../base';
+import { type Kind, kindOf, type Offer, type PriceBook } from '../books';
 import type { Component } from '../design';
-import { cheapestThatFits, type Fit, type Need } from '../sizing';
-import { type Case, readCase } from '../usage';
+import { offerIndex, rateCard, type RunningHours, unitMonthlyCost } from '../rating';
+import { cheapestThatFits, type Fit, lacksOf, type Need } from '../sizing';
+import type { Agreement } from '../terms';
+import { type Case, readCase, runningHours } from '../usage';
 import { agreedLine } from './agreed';
 import type { PriceContext } from './context';
+import { askedBy } from './cost-memory';
 import { chargeLines } from './charges';
 import { demandsOf, type Subject } from './demands';
 import { NO_GRANTS } from './grants';
 import { failed, type Unresolved } from './resolved';
-import { hoursForFastPath, unitMonthlyCost } from './unit-cost';
 
 export type Chosen = { readonly ok: true; readonly offer: Offer } | ({ readonly ok: false } & Unresolved);
 
-export type Placed = Omit<Subject, 'offer'>;
+export interface Placed extends Omit<Subject, 'offer' | 'card' | 'book'> {
+  readonly book: PriceBook;
+}
 
 export function choose(placed: Placed, context: PriceContext): Chosen {
   const { component, book, region } = placed;
@@ -52,57 +56,72 @@ function refusal(offer: Offer, component: Component, book: PriceBook, region: st
   return issue('offer.not-in-region', ['choice'], { offer: offer.name, region: book.region(region)!.name });
 }
 
-/** Neither books nor components ever change, so what fits is kept beside both, by everything else that it depends on. */
-const fits = new WeakMap<PriceBook, WeakMap<Component, Map<string, Fit>>>();
-
-function fitFor(placed: Placed, need: Need, context: PriceContext): Fit {
-  const { book, component } = placed;
-  const ofBook = fits.get(book) ?? new WeakMap<Component, Map<string, Fit>>();
-  fits.set(book, ofBook);
-  const known = ofBook.get(component) ?? new Map<string, Fit>();
-  ofBook.set(component, known);
-  const key = keyOf(placed, context);
-  let fit = known.get(key);
-  if (!fit) known.set(key, (fit = findFit(placed, need, context)));
-  return fit;
-}
-
-function keyOf({ book, region, component, hoursInMonth }: Placed, context: PriceContext): string {
-  const { counted, share, month = 0 } = context.allowances;
-  const ends = month === 0 ? [] : allowanceMonths(book, region, component.kind);
-  const ended = ends.filter((end) => end <= month).length;
-  const agreed = context.agreements.length === 0 ? '' : JSON.stringify(context.agreements);
-  return `${context.case} ${hoursInMonth} ${counted} ${share} ${ended} ${agreed}`;
-}
-
-/** After how many months allowances of any offer of a kind end, in a region. */
-export function allowanceMonths(book: PriceBook, region: string, kind: Component['kind']): readonly number[] {
-  const ofBook = monthsKnown.get(book) ?? new Map<string, readonly number[]>();
-  monthsKnown.set(book, ofBook);
-  const key = `${region}\n${kind}`;
-  let known = ofBook.get(key);
-  if (!known) {
-    const rates = book.soldIn(region, kind).flatMap((offer) => book.ratesOf(offer.sku, region));
-    known = [...new Set(rates.flatMap(({ allowanceMonths: months }) => months ?? []))].sort((a, b) => a - b);
-    ofBook.set(key, known);
-  }
-  return known;
-}
-
-const monthsKnown = new WeakMap<PriceBook, Map<string, readonly number[]>>();
-
 /** Ranked by what the line will really pay: all its units, its term, its pattern, its minimums, what was agreed. */
-function findFit(placed: Placed, need: Need, context: PriceContext): Fit {
-  const { book, region, component, hoursInMonth, count } = placed;
-  const { term, running } = component;
-  const agreed = context.agreements.some((each) => each.discount !== null);
-  const hours = agreed ? null : hoursForFastPath(component, hoursInMonth, context.case);
+function fitFor(placed: Placed, need: Need, context: PriceContext): Fit {
+  const hours = fastHours(placed, context);
+  const costs = costsOf(placed, context);
+  if (!hours) return cheapestThatFits(need, offersFor(placed), (offer) => costs(offer, null));
+  const { book, region, component } = placed;
+  const { term, inRuns, inMonth } = hours;
+  const index = offerIndex(book, { region, kind: component.kind, term, inRuns, hoursInMonth: inMonth });
+  const best = index.cheapest(need);
+  const others = index.others.filter((offer) => lacksOf(need, offer).length === 0);
+  // Otherwise the misses matter and the reasons for them, or there is more than a price to compare.
+  if (best && others.length === 0) return { fits: true, offer: best.offer };
+  const candidates = best ? [best.offer, ...others] : offersFor(placed);
+  // An agreement is in what the engine says, not in the fast cost.
+  const fast = context.agreements.length === 0 ? hours : null;
+  return cheapestThatFits(need, candidates, (offer) => costs(offer, fast));
+}
+
+function offersFor({ book, region, component }: Placed): readonly Offer[] {
+  return book.soldIn(region, component.kind);
+}
+
+type FastHours = Required<RunningHours>;
+
+/** The hours of a component whose candidates can be compared by hours × price; null: not of that sort. */
+function fastHours(placed: Placed, context: PriceContext): FastHours | null {
+  const { book, component, hoursInMonth, count } = placed;
+  const { kind, running, term, size, licences, committed, borne } = component;
+  const plain = running.pattern === 'always' || running.pattern === 'hours' || running.pattern === 'days';
+  if (kind !== 'server' || !plain || term === 'interruptible') return null;
+  if (size || licences?.length || committed || borne) return null;
+  if (!discountsAlike(context.agreements, book, kind)) return null;
+  const hours = runningHours(running, hoursInMonth, context.case);
+  // What costs nothing is in no order by its price.
+  if (!hours.ok || hours.value.value.isZero() || count.value.isZero()) return null;
   const inRuns = running.pattern === 'days';
-  return cheapestThatFits(need, book.soldIn(region, component.kind), (offer) => {
-    const fast =
-      hours && unitMonthlyCost(book, offer, region, term, hours, hoursInMonth, inRuns, count.value);
-    return fast?.simple && fast.cost ? ok(fast.cost) : tracedCost({ ...placed, offer }, context);
+  return { term, run: hours.value.value, inMonth: hoursInMonth, inRuns, count: count.value };
+}
+
+/** Whether what was agreed leaves offers of a kind in the order of their list prices: one share off all of them, or none. */
+function discountsAlike(agreements: readonly Agreement[], { key }: PriceBook, kind: Kind): boolean {
+  const { serviceCategory } = kindOf(kind);
+  const holds = (list: readonly string[], value: string): boolean =>
+    list.length === 0 || list.includes(value);
+  return agreements.every(({ covers, discount }) => {
+    const reaches =
+      holds(covers.books, key) && holds(covers.categories, serviceCategory) && holds(covers.kinds, kind);
+    if (!discount || !reaches) return true;
+    return discount.by === 'share' && covers.skus.length === 0 && decimal(discount.share).lessThan(ONE);
   });
+}
+
+type Costs = (offer: Offer, hours: FastHours | null) => Result<Decimal>;
+
+function costsOf(placed: Placed, context: PriceContext): Costs {
+  const { book, region, component } = placed;
+  let asked: string | null = null;
+  return (offer, hours) => {
+    const card = rateCard(book, offer, region);
+    const fast = hours && unitMonthlyCost(card, hours);
+    if (fast?.simple && fast.cost) return ok(fast.cost);
+    asked ??= askedBy(component);
+    return context.costs.cost(`${book.key} ${book.revision} ${region} ${offer.sku}`, asked, () =>
+      tracedCost({ ...placed, offer, card }, context),
+    );
+  };
 }
 
 /** The offer priced alone by the engine itself, contracted; or why it cannot be sold so. */

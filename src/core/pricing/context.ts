@@ -3,6 +3,7 @@ import { type Decimal, decimal, ONE } from '../base';
 import type { Design } from '../design';
 import { type Agreement, isInForce } from '../terms';
 import type { AllowanceTerms, Case } from '../usage';
+import { CostMemory } from './cost-memory';
 
 export interface When {
   /** 0 is the first month. */
@@ -18,9 +19,16 @@ export interface PriceContext {
   readonly design: Design;
   /** Agreements that hold in the month. */
   readonly agreements: readonly Agreement[];
+  readonly costs: CostMemory;
 }
 
-export function contextFor(design: Design, which: Case, when?: When): PriceContext {
+/** `costs` is of an earlier context whose settings and case are the same. */
+export function contextFor(
+  design: Design,
+  which: Case,
+  when?: When,
+  costs: CostMemory = new CostMemory(),
+): PriceContext {
   const { countAllowances, allowanceShare, start } = design.assumptions;
   const at = when ?? { month: 0, date: start ? `${start}-01` : null };
   const share: Decimal = allowanceShare === undefined ? ONE : decimal(allowanceShare);
@@ -30,5 +38,6 @@ export function contextFor(design: Design, which: Case, when?: When): PriceConte
     allowances: { counted: countAllowances, share, month: at.month },
     design,
     agreements: (design.agreements ?? []).filter((each) => isInForce(each, at.date)),
+    costs,
   };
 }

@@ -91,14 +91,14 @@ function creditOf(
   charged: ReadonlyMap<string, Result<ChargedLine>>,
   which: Case,
 ): Credit | null {
-  const { component, book, offer, region, count, demands } = owner;
+  const { component, book, card, count, demands } = owner;
   if (component.kind !== 'prepaid-credit') return null;
   const line = charged.get(component.id)!;
   const part = line.ok ? line.value.parts.find((each) => each.meter === 'credit') : undefined;
   const entry = component.usage.credit;
   if (!part || !entry) return null;
   const money = decimal(readCase(entry.amount, which)).times(count.value);
-  const rate = book.rate(offer.sku, region, 'credit', component.term) ?? demands.onDemand[0]?.rate;
+  const rate = card.rate('credit', component.term) ?? demands.onDemand[0]?.rate;
   const amount = given('Credit a month', money, book.currency);
   return { owner, part, amount, overage: rate?.overage ?? null };
 }

@@ -4,16 +4,17 @@
  */
 import { type Decimal, err, issue, type Issue, ok, type Result, ZERO } from '../base';
 import {
+  type BookHead,
   kindOf,
   licenceMeter,
   type MeterDefinition,
   meterOfKind,
   type Offer,
-  type PriceBook,
   type Rate,
 } from '../books';
 import type { Component } from '../design';
-import { commitmentOf, type Term } from '../terms';
+import type { RateCard } from '../rating';
+import { commitmentOf } from '../terms';
 import { type Figure, given } from '../trace';
 import { type Case, type RunningTime, runningTime } from '../usage';
 import type { PriceContext } from './context';
@@ -32,9 +33,11 @@ export interface Demands {
 
 export interface Subject {
   readonly component: Component;
-  readonly book: PriceBook;
+  readonly book: BookHead;
   readonly offer: Offer;
   readonly region: string;
+  /** The offer's rates in the region: nothing after look-up asks a book. */
+  readonly card: RateCard;
   readonly count: Figure;
   readonly hoursInMonth: Decimal;
 }
@@ -76,8 +79,8 @@ function demandOfMeter(
   time: RunningTime,
   notices: Issue[],
 ): Result<OfMeter> {
-  const { component, book, offer, region, count, hoursInMonth } = subject;
-  const rateUnder = (term: Rate['term']): Rate | undefined => book.rate(offer.sku, region, meter.meter, term);
+  const { component, card, offer, count, hoursInMonth } = subject;
+  const rateUnder = (term: Rate['term']): Rate | undefined => card.rate(meter.meter, term);
   const listed =
     component.term === 'interruptible'
       ? (rateUnder('interruptible') ?? rateUnder('on-demand'))
@@ -123,7 +126,7 @@ function inCase(rate: Rate, which: Case): Rate {
 }
 
 /** The kind's meters and those of the licences that run on the component. */
-function metersOf({ component, book, offer, region }: Subject): Result<MeterDefinition[]> {
+function metersOf({ component, card, offer }: Subject): Result<MeterDefinition[]> {
   const meters = [...kindOf(component.kind).meters];
   for (const { product, how } of component.licences ?? []) {
     if (how === 'brought') {
@@ -133,7 +136,7 @@ function metersOf({ component, book, offer, region }: Subject): Result<MeterDefi
       continue;
     }
     const meter = meterOfKind(component.kind, licenceMeter(product));
-    if (!meter || !book.rate(offer.sku, region, meter.meter, 'on-demand')) {
+    if (!meter || !card.rate(meter.meter, 'on-demand')) {
       return err(issue('licence.not-offered', ['licences'], { product, offer: offer.name }));
     }
     meters.push(meter);
@@ -141,11 +144,10 @@ function metersOf({ component, book, offer, region }: Subject): Result<MeterDefi
   return ok(meters);
 }
 
-function notSold({ component, book, offer, region }: Subject): Issue {
-  const terms: readonly Term[] = book.termsOf(offer.sku, region);
+function notSold({ component, card, offer }: Subject): Issue {
   return issue('term.not-offered', ['term'], {
     offer: offer.name,
     term: component.term,
-    terms: terms.join(' '),
+    terms: card.terms.join(' '),
   });
 }

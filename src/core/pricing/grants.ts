@@ -41,7 +41,7 @@ export function grantedTo(
   return grants.size === 0 ? [] : (grants.get(grantKey(book, rate)) ?? []);
 }
 
-function grantKey(book: string, { sku, meter }: Pick<Rate, 'sku' | 'meter'>): string {
+export function grantKey(book: string, { sku, meter }: Pick<Rate, 'sku' | 'meter'>): string {
   return `${book}\n${sku}\n${meter}`;
 }
 

@@ -1,12 +1,8 @@
 export * from './alone';
 export * from './book-set';
-export * from './budget';
 export * from './calculation';
-export * from './months';
-export * from './price-cases';
-export * from './price-design';
+export * from './conditions';
+export type { When } from './context';
 export * from './priced';
+export * from './pricer';
 export * from './printed';
-export * from './runaway';
-export * from './under-load';
-export * from './unit-cost';

@@ -69,7 +69,8 @@ export function bareLeft({ demand: { use } }: Claim): Left {
   return { own: quantity, total: quantity, quantity, share: null, missing: null, whole: quantity };
 }
 
-function poolKey({ demand: { rate }, book }: Claim): string {
+/** What is counted together has the same key. */
+export function poolKey({ demand: { rate }, book }: Claim): string {
   const unit = unitOf(rate.unit);
   const what = `${book.key}\n${rate.meter}\n${rate.term}\n${unit.ok ? unit.value.dimension : rate.unit}`;
   switch (rate.pool) {

@@ -6,7 +6,6 @@ import type { Figure } from '../trace';
 import type { Case } from '../usage';
 import type { EarlyEnd } from '../terms';
 import type { PaidAhead } from './agreed';
-import type { Granted } from './grants';
 
 export interface PricedComponent {
   readonly status: 'priced';
@@ -39,10 +38,6 @@ export interface PricedComponent {
   readonly early: EarlyEnd | null;
   /** What of its month other lines (commitments, credits) paid ahead: that money left with them. */
   readonly ahead: readonly PaidAhead[];
-  /** Whether its amount depends on what other components use. */
-  readonly dependent: boolean;
-  /** Allowances its units bring to others. */
-  readonly grants: readonly Granted[];
   readonly notices: readonly Issue[];
 }
 

@@ -5,16 +5,10 @@ import { anyDesign, designOf, serverOf, transferOf, volumeOf } from '@tests/supp
 import { addAll, decimal, type Decimal, Decimal as Decimals } from '../base';
 import type { Component, Design } from '../design';
 import { wickOfDesign } from '../range';
+import { rateCard, unitMonthlyCost } from '../rating';
 import { evaluate } from '../trace';
 import { CASES } from '../usage';
-import {
-  priceAlone,
-  priceCases,
-  type PricedDesign,
-  priceDesign,
-  printedAmounts,
-  unitMonthlyCost,
-} from './index';
+import { priceAlone, priceCases, type PricedDesign, priceDesign, printedAmounts } from './index';
 
 const books = smallBooks();
 const linesOf = (priced: PricedDesign) => priced.sections.flatMap((section) => section.lines);
@@ -225,16 +219,12 @@ describe('properties of pricing', () => {
             running: { pattern: 'hours', hoursPerMonth: { likely: String(hours) } },
           });
           const line = priceAlone(component, designOf([]), books);
-          const fast = unitMonthlyCost(
-            book,
-            book.offer('A-4')!,
-            'severn',
+          const fast = unitMonthlyCost(rateCard(book, book.offer('A-4')!, 'severn'), {
             term,
-            decimal(hours),
-            decimal('730'),
-            false,
-            decimal(count),
-          );
+            run: decimal(hours),
+            inMonth: decimal('730'),
+            count: decimal(count),
+          });
           expect(fast.simple).toBe(true);
           expect(line.status === 'priced' && line.monthly.value.toString()).toBe(fast.cost?.toString());
         },

@@ -4,7 +4,7 @@
  */
 import type { Decimal } from '../base';
 import { halfAwayFromZero, minorDigits, roundRows } from '../money';
-import type { PricedDesign } from './priced';
+import type { PricedDesign, PricedSection } from './priced';
 
 export interface PrintedDesign {
   readonly total: Decimal;
@@ -24,13 +24,29 @@ export function printedAmounts(priced: PricedDesign): PrintedDesign {
   const components = new Map<string, Decimal>();
   priced.sections.forEach((section, index) => {
     sections.set(section.id, bySection[index]!);
-    const rows = section.lines.flatMap((line) => (line.status === 'priced' ? [line] : []));
-    const rounded = roundRows(
-      rows.map((row) => row.monthly.value),
-      digits,
-      bySection[index],
-    );
-    rows.forEach((row, at) => components.set(row.id, rounded[at]!));
+    for (const [id, amount] of printedRows(section, digits, bySection[index]!)) components.set(id, amount);
   });
   return { total, sections, components };
+}
+
+interface PrintedRows {
+  readonly total: Decimal;
+  readonly rows: readonly (readonly [id: string, amount: Decimal])[];
+}
+
+/** Sections that pricing took over are the same objects, and so are their rows while they add up to the same. */
+const kept = new WeakMap<PricedSection, PrintedRows>();
+
+function printedRows(section: PricedSection, digits: number, total: Decimal): PrintedRows['rows'] {
+  const known = kept.get(section);
+  if (known?.total.equals(total)) return known.rows;
+  const lines = section.lines.flatMap((line) => (line.status === 'priced' ? [line] : []));
+  const rounded = roundRows(
+    lines.map((line) => line.monthly.value),
+    digits,
+    total,
+  );
+  const rows = lines.map((line, at) => [line.id, rounded[at]!] as const);
+  kept.set(section, { total, rows });
+  return rows;
 }

@@ -3,8 +3,9 @@
  * amount. Nothing here turns a missing thing into zero.
  */
 import { err, issue, type Issue, ok, type Result } from '../base';
-import type { Offer, PriceBook } from '../books';
+import { head, type Offer, type PriceBook } from '../books';
 import type { Component, Design } from '../design';
+import { rateCard } from '../rating';
 import { commitmentOf } from '../terms';
 import { monthHours } from '../time';
 import type { BookSet } from './book-set';
@@ -29,7 +30,9 @@ export function resolveComponent(component: Component, books: BookSet, context: 
   const { offer } = chosen;
   const sizeFault = freeSizeFault(component, offer, context.case);
   if (sizeFault) return failed(sizeFault);
-  const demands = demandsOf({ ...place, offer }, context);
+  const card = rateCard(book, offer, region);
+  const subject = { ...place, book: head(book), offer, card };
+  const demands = demandsOf(subject, context);
   if (!demands.ok) return failed(demands.issue);
   const notices = [
     ...demands.value.notices,
@@ -37,7 +40,7 @@ export function resolveComponent(component: Component, books: BookSet, context: 
     ...unreadEntries(component, offer, demands.value),
     ...endsEarly(component),
   ];
-  return { ok: true, value: { ...place, offer, demands: demands.value, notices } };
+  return { ok: true, value: { ...subject, demands: demands.value, notices } };
 }
 
 function placeOf(

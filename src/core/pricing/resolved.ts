@@ -1,18 +1,9 @@
 /** A component that can be charged, or the reasons why it cannot. */
-import type { Decimal, Issue } from '../base';
-import type { Offer, PriceBook } from '../books';
-import type { Component } from '../design';
+import type { Issue } from '../base';
 import type { Miss } from '../sizing';
-import type { Figure } from '../trace';
-import type { Demands } from './demands';
+import type { Demands, Subject } from './demands';
 
-export interface Resolved {
-  readonly component: Component;
-  readonly book: PriceBook;
-  readonly region: string;
-  readonly offer: Offer;
-  readonly count: Figure;
-  readonly hoursInMonth: Decimal;
+export interface Resolved extends Subject {
   readonly demands: Demands;
   readonly notices: readonly Issue[];
 }

@@ -62,7 +62,7 @@ export function mayBeBought({ demand, owner }: Claim, commitments: readonly Reso
   if (!demand.use.running || owner.component.term === 'interruptible') return false;
   return commitments.some(({ component }) => {
     const term = spendTermOf(component.term);
-    return term !== null && owner.book.rate(owner.offer.sku, owner.region, demand.meter, term) !== undefined;
+    return term !== null && owner.card.rate(demand.meter, term) !== undefined;
   });
 }
 
@@ -142,7 +142,7 @@ interface Member extends SpendMember {
 
 function memberOf({ claim, running }: Buyable, term: SpendTerm, weeks: readonly Week[]): Member | null {
   const { demand, owner } = claim;
-  const found = owner.book.rate(owner.offer.sku, owner.region, demand.meter, term);
+  const found = owner.card.rate(demand.meter, term);
   const perHour = found && running.perHourOf(found);
   const committed = found && unitPrice(found, claim);
   if (!found || !perHour?.ok || !committed) return null;

@@ -11,11 +11,12 @@ import { evaluate } from '../trace';
 import { CASES } from '../usage';
 import {
   bookSet,
+  casesOf,
+  createPricer,
   priceCases,
   type PricedComponent,
   type PricedDesign,
   priceDesign,
-  reusableLines,
 } from './index';
 
 const runs = { numRuns: 200 };
@@ -107,7 +108,9 @@ describe('random designs of every kind and structure', () => {
   it('cost the same after one change, whether everything is priced again or only what changed', () => {
     fc.assert(
       fc.property(maybeTied, fc.nat(), (design, at) => {
-        const before = priceCases(design, WIDE_BOOKS);
+        const pricer = createPricer(WIDE_BOOKS);
+        const plan = pricer.plan(design);
+        casesOf(plan);
         const { components } = design.sections[0]!;
         const changed = components[at % components.length]!;
         const after = {
@@ -121,8 +124,7 @@ describe('random designs of every kind and structure', () => {
             },
           ],
         };
-        const known = reusableLines(before, (id) => id !== changed.id, after);
-        const kept = priceCases(after, WIDE_BOOKS, known);
+        const kept = casesOf(pricer.plan(after, plan));
         for (const which of CASES) expect(amountsOf(kept[which])).toEqual(amountsOf(price(after, which)));
       }),
       runs,

@@ -5,7 +5,7 @@ import { designOf, serverOf, transferOf } from '@tests/support/designs';
 import { anyWideDesign, WIDE_BOOKS } from '@tests/support/wide-designs';
 import { decimal } from '../base';
 import { allComponents, applyEdits } from '../design';
-import { priceCases, reusableLines } from '../pricing';
+import { casesOf, createPricer } from '../pricing';
 import { printedWick, summarise, summaryOf, wickOver } from './index';
 
 describe('the wick', () => {
@@ -46,8 +46,9 @@ describe('a summary of a design of which little changed', () => {
       fc.property(anyWideDesign, fc.integer({ min: 0, max: 9 }), (design, count) => {
         const [changed] = allComponents(design);
         if (!changed) return;
-        const first = priceCases(design, WIDE_BOOKS);
-        summaryOf(first);
+        const pricer = createPricer(WIDE_BOOKS);
+        const plan = pricer.plan(design);
+        summaryOf(casesOf(plan));
         const edit = {
           edit: 'set-component',
           id: changed.id,
@@ -56,8 +57,7 @@ describe('a summary of a design of which little changed', () => {
         } as const;
         const after = applyEdits(design, [edit]);
         if (!after.ok) throw new Error('refused');
-        const known = reusableLines(first, (id) => id !== changed.id, after.value.design);
-        const reused = summaryOf(priceCases(after.value.design, WIDE_BOOKS, known));
+        const reused = summaryOf(casesOf(pricer.plan(after.value.design, plan)));
         const anew = summarise(structuredClone(after.value.design), WIDE_BOOKS);
         expect({ ...reused, firstYear: anew.firstYear }).toEqual(anew);
       }),

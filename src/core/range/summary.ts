@@ -5,13 +5,14 @@
 import type { Decimal, Issue } from '../base';
 import { lacksText } from './misses';
 import type { Design } from '../design';
+import { movesOverTime, priceMonths } from '../analysis';
 import {
   type BookSet,
-  movesOverTime,
-  priceCases,
+  casesOf,
+  type DesignPlan,
+  planOf,
   type PricedDesign,
   type PricedLine,
-  priceMonths,
   printedAmounts,
 } from '../pricing';
 import type { Case } from '../usage';
@@ -82,10 +83,13 @@ export interface DesignSummary {
 
 /** Prices all three cases and brings them into one summary. */
 export function summarise(design: Design, books: BookSet): DesignSummary {
-  const cases = priceCases(design, books);
-  const summary = summaryOf(cases);
-  const firstYear = movesOverTime(design, books)
-    ? priceMonths(design, books, 'likely', 12, cases.likely).firstYear.cash.toString()
+  return summaryOfPlan(planOf(design, books));
+}
+
+export function summaryOfPlan(plan: DesignPlan): DesignSummary {
+  const summary = summaryOf(casesOf(plan));
+  const firstYear = movesOverTime(plan)
+    ? priceMonths(plan, 'likely', 12).firstYear.cash.toString()
     : summary.twelveMonths;
   return { ...summary, firstYear };
 }

@@ -5,14 +5,14 @@ import { checkTitle } from '../checks';
 import type { Component, Design } from '../design';
 import { describeTerm, describeUse, groupInText, plainMoney, sentenceFor } from '../display';
 import { minorDigits } from '../money';
+import { compareTerms, DEFAULT_HORIZON, priceMonths } from '../analysis';
 import {
   type BookSet,
-  compareTerms,
-  DEFAULT_HORIZON,
-  priceCases,
+  casesOf,
+  type DesignPlan,
+  planOf,
   type PricedDesign,
   type PricedLine,
-  priceMonths,
   printedAmounts,
 } from '../pricing';
 import { printedWick, wickOfDesign, wickOfLine, wickOver, type Wick } from '../range';
@@ -29,7 +29,7 @@ export interface BuiltReport {
   /** Whether the prices behind the amounts may be shown: not where they would give away what is withheld. */
   readonly open: boolean;
   /** What was priced, for whoever writes the calculation itself. */
-  readonly design: Design;
+  readonly plan: DesignPlan;
   readonly cases: Readonly<Record<Case, PricedDesign>>;
 }
 
@@ -37,8 +37,9 @@ export interface BuiltReport {
 export function buildReport(design: Design, books: BookSet, options: ReportOptions): BuiltReport {
   const quotation = options.variant === 'quotation';
   const shown: Design = quotation ? { ...design, sold: true } : design;
-  const cases = priceCases(shown, books);
-  const months = priceMonths(shown, books, 'likely', design.assumptions.horizon ?? DEFAULT_HORIZON);
+  const plan = planOf(shown, books);
+  const cases = casesOf(plan);
+  const months = priceMonths(plan, 'likely', design.assumptions.horizon ?? DEFAULT_HORIZON);
   const sections = sectionsOf(shown, books, cases, options);
   const lines = sections.flatMap((section) => section.lines);
   const { likely } = cases;
@@ -76,7 +77,7 @@ export function buildReport(design: Design, books: BookSet, options: ReportOptio
     rates: open ? ratesUsed(likely) : [],
     paying: quotation ? [] : payingOf(shown, books, money),
   };
-  return { report, open, design: shown, cases };
+  return { report, open, plan, cases };
 }
 
 interface Money {

@@ -5,8 +5,8 @@
  */
 import { type Decimal, decimal } from '../base';
 import { mainMeter } from '../books';
-import type { Component, Design } from '../design';
-import { type BookSet, priceDesign, type PricedDesign } from '../pricing';
+import { allComponents, type Component, type Design } from '../design';
+import type { DesignPlan, PricedDesign } from '../pricing';
 import { type Figure, reevaluate } from '../trace';
 
 type Probe = (value: Decimal, input: string) => Decimal;
@@ -18,11 +18,12 @@ const PROBES: readonly Probe[] = [
 ];
 
 /** Ids of the components whose count and main quantity the formulas follow. */
-export function liveComponents(design: Design, books: BookSet, likely: PricedDesign): Set<string> {
+export function liveComponents(plan: DesignPlan): Set<string> {
+  const likely = plan.pricer.price(plan, { case: 'likely' });
   let live = new Set(likely.sections.flatMap((section) => section.lines.map((line) => line.id)));
   // What hangs on a fixed line must be tried again without it.
   for (let round = 0; round < 4; round += 1) {
-    const wrong = new Set(PROBES.flatMap((probe) => wrongUnder(probe, live, design, books, likely)));
+    const wrong = new Set(PROBES.flatMap((probe) => wrongUnder(probe, live, plan, likely)));
     if (wrong.size === 0) return live;
     live = new Set([...live].filter((id) => !wrong.has(id)));
   }
@@ -32,18 +33,13 @@ export function liveComponents(design: Design, books: BookSet, likely: PricedDes
 function wrongUnder(
   probe: Probe,
   live: ReadonlySet<string>,
-  design: Design,
-  books: BookSet,
+  plan: DesignPlan,
   likely: PricedDesign,
 ): string[] {
-  const changed: Design = {
-    ...design,
-    sections: design.sections.map((section) => ({
-      ...section,
-      components: section.components.map((each) => (live.has(each.id) ? probed(each, probe) : each)),
-    })),
-  };
-  const after = priceDesign(changed, books, 'likely');
+  const { design, pricer } = plan;
+  const tried = allComponents(design).filter((each) => live.has(each.id));
+  const instead = new Map(tried.map((each) => [each.id, probed(each, probe)]));
+  const after = pricer.price(plan, { case: 'likely', instead });
   const mains = mainEntries(design);
   const work = reevaluate(({ input, value }) => {
     if (!input || !live.has(input.component)) return null;

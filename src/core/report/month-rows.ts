@@ -5,7 +5,7 @@
 import type { Decimal } from '../base';
 import { plainMoney } from '../display';
 import { halfAwayFromZero, minorDigits, roundRows } from '../money';
-import type { MonthAmounts, MonthSeries } from '../pricing';
+import type { MonthAmounts, MonthSeries } from '../analysis';
 import type { Report, ReportMonth } from './model';
 
 interface Column {

@@ -5,7 +5,7 @@ import { agreementOf, designOf, serverOf, storeOf, transferOf, volumeOf } from '
 import { anyWideDesign, WIDE_BOOKS } from '@tests/support/wide-designs';
 import { addAll, decimal } from '../base';
 import type { Design } from '../design';
-import { priceDesign, printedAmounts } from '../pricing';
+import { planOf, priceDesign, printedAmounts } from '../pricing';
 import { reevaluate } from '../trace';
 import { agreementWords, buildReport, liveComponents, mainEntries, type Report, workingsOf } from './index';
 
@@ -183,7 +183,7 @@ describe('the workings', () => {
     fc.assert(
       fc.property(anyWideDesign, fc.integer({ min: 2, max: 30 }), (design, tenths) => {
         const likely = priceDesign(design, WIDE_BOOKS, 'likely');
-        const live = liveComponents(design, WIDE_BOOKS, likely);
+        const live = liveComponents(planOf(design, WIDE_BOOKS));
         const mains = mainEntries(design);
         const factor = decimal(tenths).dividedBy(10);
         const changed: Design = {

@@ -40,7 +40,7 @@ export interface Miss {
 }
 
 export type Fit =
-  | { readonly fits: true; readonly offer: Offer; readonly considered: number }
+  | { readonly fits: true; readonly offer: Offer }
   /** `why`: what satisfies the need has no amount, and this is the reason; null: nothing satisfies it. */
   | { readonly fits: false; readonly nearest: readonly Miss[]; readonly why: Issue | null };
 
@@ -68,7 +68,6 @@ export function cheapestThatFits(
   monthlyCost: (offer: Offer) => Result<Decimal>,
 ): Fit {
   let best: { offer: Offer; cost: Decimal } | undefined;
-  let considered = 0;
   const misses: Miss[] = [];
   let why: Issue | null = null;
   for (const offer of offers) {
@@ -84,10 +83,9 @@ export function cheapestThatFits(
       misses.push({ offer, lacks: ['term'] });
       continue;
     }
-    considered += 1;
     if (!best || cheaper(cost.value, offer, best.cost, best.offer)) best = { offer, cost: cost.value };
   }
-  if (best) return { fits: true, offer: best.offer, considered };
+  if (best) return { fits: true, offer: best.offer };
   const nearest = misses.sort((a, b) => distance(need, a) - distance(need, b)).slice(0, 3);
   return { fits: false, nearest, why };
 }

@@ -4,6 +4,7 @@ import { afterEach, describe, expect, it, vi } from 'vitest';
 import { smallBooks } from '@tests/support/books';
 import { designOf, serverOf, transferOf } from '@tests/support/designs';
 import { findingsOf } from '@/core/checks';
+import { planOf } from '@/core/pricing';
 import type { Edit } from '@/core/design';
 import { summarise } from '@/core/range';
 import { buildReport } from '@/core/report';
@@ -27,7 +28,7 @@ const plain = (text: string | null): string => (text ?? '').replace(/\u00a0/g, '
 describe('the checklist', () => {
   function show(answers: Parameters<typeof designOf>[1] = {}) {
     const shown = { ...design, ...answers };
-    const findings = findingsOf(shown, BOOKS, () => 'new').map((each) => ({
+    const findings = findingsOf(planOf(shown, BOOKS), () => 'new').map((each) => ({
       ...each,
       changes: each.remedy ? '12.5' : null,
     }));

@@ -4,7 +4,7 @@ import { bookFrom, smallBookFile, smallBooks } from '@tests/support/books';
 import { componentOf, designOf, serverOf, storeOf, transferOf, volumeOf } from '@tests/support/designs';
 import { decimal, must } from '@/core/base';
 import type { Component, Design } from '@/core/design';
-import { compareOffers } from '@/core/pricing';
+import { compareOffers } from '@/core/analysis';
 import { summarise } from '@/core/range';
 import type { PricingClient } from '@/workers/client';
 import { keptRange, readCount, readUse, textOfUse } from './cells/use-text';

@@ -3,7 +3,7 @@
 import { useMemo, useState } from 'react';
 import type { Design } from '@/core/design';
 import { writeMoney } from '@/core/display';
-import { DEFAULT_HORIZON } from '@/core/pricing';
+import { DEFAULT_HORIZON } from '@/core/analysis';
 import type { PricingClient } from '@/workers/client';
 import type { MonthsAnswer, PlainMonth } from '@/workers/protocol';
 import { useAsked } from './use-asked';

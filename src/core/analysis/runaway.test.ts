@@ -5,7 +5,8 @@ import { componentOf, designOf, serverOf, transferOf, volumeOf } from '@tests/su
 import { anyWideDesign, WIDE_BOOKS } from '@tests/support/wide-designs';
 import { addAll, decimal } from '../base';
 import { allComponents } from '../design';
-import { priceDesign, runaway, underLoad } from './index';
+import { planOf, priceDesign, underLoad } from '../pricing';
+import { runaway } from './index';
 
 const BOOKS = smallBooks();
 
@@ -13,7 +14,7 @@ describe('a design under another load', () => {
   it('has more of what follows traffic, tier by tier, and no more of what is held', () => {
     // 100 GB are free, then 10 at 1.00, 90 at 0.50, the rest at 0.10: of 1 000 GB these are 10 + 45 + 80.
     const design = designOf([transferOf('out', { likely: '100' }), volumeOf('disk', { likely: '50' })]);
-    const { rows } = runaway(design, BOOKS, decimal('10'));
+    const { rows } = runaway(planOf(design, BOOKS), decimal('10'));
     expect(rows.map((row) => [row.id, row.now.toString(), row.then.toString()])).toEqual([
       ['out', '0', '135'],
     ]);
@@ -30,7 +31,7 @@ describe('a design under another load', () => {
       load: { rate: { by: 'requests', perSecond: { likely: '10' } } },
     });
     const at = (times: string): string =>
-      runaway(designOf([servers]), BOOKS, decimal(times))
+      runaway(planOf(designOf([servers]), BOOKS), decimal(times))
         .then.dividedBy(73)
         .toString();
     // A-4 is 0.10 an hour, 730 hours a month: 73 for one machine.
@@ -53,7 +54,7 @@ describe('a design under another load', () => {
   it('at its own height costs what it costs', () => {
     fc.assert(
       fc.property(anyWideDesign, (design) => {
-        const { now, then, rows } = runaway(design, WIDE_BOOKS, decimal('1'));
+        const { now, then, rows } = runaway(planOf(design, WIDE_BOOKS), decimal('1'));
         expect(then.toString()).toBe(now.toString());
         expect(rows).toEqual([]);
         expect(now.toString()).toBe(priceDesign(design, WIDE_BOOKS, 'likely').monthly.value.toString());
@@ -65,7 +66,7 @@ describe('a design under another load', () => {
   it('is told in rows whose differences add up to the difference of the design', () => {
     fc.assert(
       fc.property(anyWideDesign, fc.integer({ min: 2, max: 500 }), (design, times) => {
-        const { now, then, rows } = runaway(design, WIDE_BOOKS, decimal(times));
+        const { now, then, rows } = runaway(planOf(design, WIDE_BOOKS), decimal(times));
         const extra = addAll(rows.map((row) => row.then.minus(row.now)));
         expect(extra.minus(then.minus(now)).abs().toNumber()).toBeLessThan(1e-15);
         for (const [at, row] of rows.entries()) {
@@ -83,6 +84,6 @@ describe('a design under another load', () => {
       componentOf({ id: 'open', kind: 'server' }),
       transferOf('out', { likely: '1000' }),
     ]);
-    expect(runaway(design, BOOKS, decimal('3')).rows.map((row) => row.id)).toEqual(['out']);
+    expect(runaway(planOf(design, BOOKS), decimal('3')).rows.map((row) => row.id)).toEqual(['out']);
   });
 });

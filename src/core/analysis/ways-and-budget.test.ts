@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { smallBooks } from '@tests/support/books';
 import { componentOf, designOf, serverOf, transferOf } from '@tests/support/designs';
 import { WIDE_BOOKS } from '@tests/support/wide-designs';
-import { compareTerms, loadAtBudget, priceDesign } from './index';
+import { planOf, priceDesign } from '../pricing';
+import { compareTerms, loadAtBudget } from './index';
 
 const BOOKS = smallBooks();
 const withBudget = (budget: string) =>
@@ -12,7 +13,7 @@ const withBudget = (budget: string) =>
 
 describe('the load at which a budget is crossed', () => {
   it('is where the month costs just that, by the price of that load', () => {
-    const answer = loadAtBudget(withBudget('400'), BOOKS);
+    const answer = loadAtBudget(planOf(withBudget('400'), BOOKS));
     if (answer?.crossed !== 'at') throw new Error('not crossed');
     const cost = (times: string) =>
       Number(
@@ -28,16 +29,16 @@ describe('the load at which a budget is crossed', () => {
 
   it('lies below one where the budget is crossed already', () => {
     const now = priceDesign(withBudget('1'), BOOKS, 'likely').monthly.value;
-    const answer = loadAtBudget(withBudget(now.minus(10).toString()), BOOKS);
+    const answer = loadAtBudget(planOf(withBudget(now.minus(10).toString()), BOOKS));
     expect(answer).toMatchObject({ crossed: 'at' });
     expect(answer!.crossed === 'at' && answer!.times.lessThan(1)).toBe(true);
   });
 
   it('is nowhere where what is fixed costs more, or where nothing follows the load', () => {
-    expect(loadAtBudget(withBudget('50'), BOOKS)).toEqual({ crossed: 'without-load' });
+    expect(loadAtBudget(planOf(withBudget('50'), BOOKS))).toEqual({ crossed: 'without-load' });
     const fixed = { ...withBudget('500'), sections: designOf([serverOf('a')]).sections };
-    expect(loadAtBudget(fixed, BOOKS)).toEqual({ crossed: 'never' });
-    expect(loadAtBudget(designOf([serverOf('a')]), BOOKS)).toBeNull();
+    expect(loadAtBudget(planOf(fixed, BOOKS))).toEqual({ crossed: 'never' });
+    expect(loadAtBudget(planOf(designOf([serverOf('a')]), BOOKS))).toBeNull();
   });
 });
 

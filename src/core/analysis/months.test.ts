@@ -4,8 +4,9 @@ import { agreementOf, componentOf } from '@tests/support/designs';
 import { anyWideDesign, tied, WIDE_BOOKS } from '@tests/support/wide-designs';
 import { addAll, decimal, type Decimal } from '../base';
 import type { Component, Design } from '../design';
+import { designOfMonth, planOf, priceDesign } from '../pricing';
 import { evaluate } from '../trace';
-import { designOfMonth, priceDesign, priceMonths } from './index';
+import { priceMonths } from './index';
 
 const component = (
   kind: Component['kind'],
@@ -42,7 +43,7 @@ const cash = (rows: readonly { cash: Decimal }[]) =>
 
 describe('months', () => {
   it('are all alike where nothing changes', () => {
-    const series = priceMonths(designOf([component('server', 'S-4')]), WIDE_BOOKS);
+    const series = priceMonths(planOf(designOf([component('server', 'S-4')]), WIDE_BOOKS));
     expect(series.rows).toHaveLength(36);
     expect(new Set(text(series.rows))).toEqual(new Set(['73']));
     expect(series.firstYear.monthly.toString()).toBe('876');
@@ -51,7 +52,9 @@ describe('months', () => {
   });
 
   it('put an upfront payment into its month, and again when the term is renewed', () => {
-    const series = priceMonths(designOf([component('server', 'S-4', { term: '12-part' })]), WIDE_BOOKS);
+    const series = priceMonths(
+      planOf(designOf([component('server', 'S-4', { term: '12-part' })]), WIDE_BOOKS),
+    );
     expect(text(series.rows.slice(0, 2))).toEqual(['40.15', '40.15']);
     expect(
       cash(series.rows)
@@ -70,7 +73,7 @@ describe('months', () => {
       use: { transferred: ['0', 'GB'] },
       months: { from: 3, to: 4 },
     });
-    expect(cash(priceMonths(designOf([line]), WIDE_BOOKS, 'likely', 5).rows)).toEqual([
+    expect(cash(priceMonths(planOf(designOf([line]), WIDE_BOOKS), 'likely', 5).rows)).toEqual([
       '0',
       '0',
       '719',
@@ -85,7 +88,7 @@ describe('months', () => {
       component('block-volume', 'VOL', { use: { capacity: ['100', 'GiB'] } }),
     ];
     const growth = { traffic: { likely: '0.1' }, stock: { likely: '0.5' } };
-    const { rows } = priceMonths(designOf(parts, { growth }), WIDE_BOOKS, 'likely', 3);
+    const { rows } = priceMonths(planOf(designOf(parts, { growth }), WIDE_BOOKS), 'likely', 3);
     expect(text(rows)).toEqual(['16', '20.8', '27.68']);
   });
 
@@ -93,7 +96,7 @@ describe('months', () => {
     const season = ['1', '1', '1', '1', '1', '3', '6', '1', '1', '1', '1', '1'];
     const assumptions = { season, start: '2027-05', campaigns: [{ month: 1, times: '2' }] };
     const edge = component('content-delivery', 'EDGE', { use: { transferred: ['100', 'GB'] } });
-    const series = priceMonths(designOf([edge], assumptions), WIDE_BOOKS, 'likely', 4);
+    const series = priceMonths(planOf(designOf([edge], assumptions), WIDE_BOOKS), 'likely', 4);
     expect(series.rows.map((row) => row.calendar)).toEqual(['2027-05', '2027-06', '2027-07', '2027-08']);
     expect(text(series.rows)).toEqual(['16', '24', '48', '8']);
   });
@@ -108,14 +111,14 @@ describe('months', () => {
     const growth = { traffic: { likely: '1' }, stock: { likely: '0' } };
     const design = designOf([out], { growth });
     // 2 628 GB − 100 at 0.09; then 5 256 − 100.
-    expect(text(priceMonths(design, WIDE_BOOKS, 'likely', 2).rows)).toEqual(['227.52', '464.04']);
+    expect(text(priceMonths(planOf(design, WIDE_BOOKS), 'likely', 2).rows)).toEqual(['227.52', '464.04']);
     const later = priceDesign(designOfMonth(design, 1, 'likely'), WIDE_BOOKS, 'likely');
     expect(evaluate(later.monthly).equals(later.monthly.value)).toBe(true);
   });
 
   it('let an allowance end', () => {
     const out = component('transfer-out', 'OUT', { use: { transferred: ['100', 'GB'] } });
-    expect(text(priceMonths(designOf([out]), WIDE_BOOKS, 'likely', 14).rows).slice(11)).toEqual([
+    expect(text(priceMonths(planOf(designOf([out]), WIDE_BOOKS), 'likely', 14).rows).slice(11)).toEqual([
       '0',
       '9',
       '9',
@@ -131,7 +134,7 @@ describe('months', () => {
         { fromMonth: 2, amount: '2000' },
       ],
     });
-    expect(text(priceMonths(designOf([credit]), WIDE_BOOKS, 'likely', 4).rows)).toEqual([
+    expect(text(priceMonths(planOf(designOf([credit]), WIDE_BOOKS), 'likely', 4).rows)).toEqual([
       '950',
       '1800',
       '2700',
@@ -141,7 +144,11 @@ describe('months', () => {
 
   it('take each calendar month as long as it is', () => {
     const month = { hours: 'calendar' as const, year: 2027, month: 1 };
-    const { rows } = priceMonths(designOf([component('server', 'S-4')], { month }), WIDE_BOOKS, 'likely', 14);
+    const { rows } = priceMonths(
+      planOf(designOf([component('server', 'S-4')], { month }), WIDE_BOOKS),
+      'likely',
+      14,
+    );
     expect(text(rows).slice(0, 3)).toEqual(['74.4', '67.2', '74.4']);
     expect(text(rows)[13]).toBe('69.6');
   });
@@ -153,7 +160,12 @@ describe('months', () => {
         agreementOf({ from: '2027-02-01', to: '2027-03-31', discount: { by: 'share', share: '0.5' } }),
       ],
     };
-    expect(text(priceMonths(design, WIDE_BOOKS, 'likely', 4).rows)).toEqual(['73', '36.5', '36.5', '73']);
+    expect(text(priceMonths(planOf(design, WIDE_BOOKS), 'likely', 4).rows)).toEqual([
+      '73',
+      '36.5',
+      '36.5',
+      '73',
+    ]);
   });
 
   it('add up: rows to quarters to years to the whole, in money and in cash', () => {
@@ -163,7 +175,7 @@ describe('months', () => {
         const growth = { traffic: { likely: '0' }, stock: { likely: stock } };
         const grown = { ...plain, assumptions: { ...plain.assumptions, growth } };
         const design = tie ? tied(grown, 'spend-commitment', '1.5') : grown;
-        const series = priceMonths(design, WIDE_BOOKS, 'likely', 13);
+        const series = priceMonths(planOf(design, WIDE_BOOKS), 'likely', 13);
         const near = (a: Decimal, b: Decimal) => a.minus(b).abs().lessThan('1e-18');
         for (const read of ['monthly', 'cash'] as const) {
           const sums = [series.rows, series.quarters, series.years].map((rows) =>
@@ -191,7 +203,7 @@ describe('months', () => {
             term: term as Component['term'],
             count: { likely: String(count) },
           });
-          const { whole } = priceMonths(designOf([server]), WIDE_BOOKS, 'likely', 24);
+          const { whole } = priceMonths(planOf(designOf([server]), WIDE_BOOKS), 'likely', 24);
           expect(whole.cash.minus(whole.monthly).abs().lessThan(decimal('0.0000000000000001'))).toBe(true);
         },
       ),

@@ -4,9 +4,9 @@
  */
 import type { Decimal } from '../base';
 import type { Component, Design } from '../design';
+import type { BookSet, PricedComponent, PricedLine } from '../pricing';
+import { rateCard } from '../rating';
 import { commitmentOf, type CommittedRun, type EarlyEnd, earlyEndings, type EndedEarly } from '../terms';
-import type { BookSet } from './book-set';
-import type { PricedComponent, PricedLine } from './priced';
 
 export interface Leaving {
   readonly rule: EarlyEnd['rule'];
@@ -60,6 +60,7 @@ function ruleOf(component: Component, line: PricedLine, books: BookSet): EarlyEn
   if (line.early) return line.early;
   const { book, offer } = line;
   if (!book || !offer || !component.place) return null;
-  const rates = books.get(book.key, book.revision)?.ratesOf(offer.sku, component.place.region) ?? [];
+  const priced = books.get(book.key, book.revision);
+  const rates = priced ? rateCard(priced, offer, component.place.region).rates : [];
   return rates.find((rate) => rate.term === component.term && rate.early)?.early ?? null;
 }

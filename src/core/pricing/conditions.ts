@@ -1,86 +1,53 @@
 /**
- * The months of a design: growth, seasons, campaigns, components that begin and end, amounts that change, allowances
- * that end, agreements by date, and upfront payments in the month they leave. Each month is priced anew, tiers and
- * pools included; months with equal inputs are priced once. Source: pricing rules, "Running patterns", "Terms"; needs
- * A23, F15, K12.
+ * Under what a design is asked for: a month with its growth, season and campaigns, another load, other components in
+ * place of its own. Whatever stays as it is stays the same object, so that pricing can take it over. Source: pricing
+ * rules, "Running patterns", "Terms"; needs A23, F15, F16, H19, K12.
  */
-import { addAll, decimal, type Decimal, ONE, ZERO } from '../base';
+import { decimal, type Decimal, ONE, ZERO } from '../base';
 import { mainMeter, meterOfKind } from '../books';
 import { allComponents, type Assumptions, type Component, type Design, type UsageEntry } from '../design';
+import { allowanceMonths } from '../rating';
 import { isInForce } from '../terms';
 import { type MonthConvention } from '../time';
 import { type Case, type Grown, readCase } from '../usage';
-import { Account, type MonthAmounts } from './account';
 import type { BookSet } from './book-set';
-import { allowanceMonths } from './choose';
 import type { When } from './context';
-import { priceDesign } from './price-design';
-import type { PricedDesign } from './priced';
 
-export const DEFAULT_HORIZON = 36;
-
-export type { MonthAmounts } from './account';
-
-export interface MonthRow extends MonthAmounts {
-  /** The first is 1. */
-  readonly month: number;
-  /** `2027-01`; null where the design has no start. */
-  readonly calendar: string | null;
-  readonly components: ReadonlyMap<string, MonthAmounts>;
-  /** Commitments that end in this month before their term, and what the book's rule asks for it. */
-  readonly endings: readonly { readonly id: string; readonly due: Decimal }[];
-  /** How many of the month's components have no amount. */
-  readonly unpriced: number;
+export interface Conditions {
+  readonly case: Case;
+  /** Months after the first, with growth, season, campaigns and who exists then; not said: the design as it stands. */
+  readonly month?: number;
+  /** Everything that follows traffic, so many times. Zero or more. */
+  readonly load?: Decimal;
+  /** By id: components that stand in place of the design's own. */
+  readonly instead?: ReadonlyMap<string, Component>;
 }
 
-export interface MonthSeries {
-  readonly currency: string;
-  readonly rows: readonly MonthRow[];
-  readonly firstYear: MonthAmounts;
-  /** Three months each, the last may be shorter. */
-  readonly quarters: readonly MonthAmounts[];
-  readonly years: readonly MonthAmounts[];
-  readonly whole: MonthAmounts;
-  readonly unpriced: number;
+/** The design that is priced under the conditions; the same object where nothing differs. */
+export function designUnder(design: Design, { case: which, month, load, instead }: Conditions): Design {
+  const replaced =
+    instead && instead.size > 0 ? mapComponents(design, (each) => instead.get(each.id) ?? each) : design;
+  const inMonth = month === undefined ? replaced : designOfMonth(replaced, month, which);
+  return load === undefined ? inMonth : underLoad(inMonth, load);
 }
 
-/**
- * Prices `horizon` months (1 to 120) of one case. `usual` is the design priced as it stands, where somebody has it
- * already: months in which nothing differs are not priced again.
- */
-export function priceMonths(
-  design: Design,
-  books: BookSet,
-  which: Case = 'likely',
-  horizon: number = DEFAULT_HORIZON,
-  usual?: PricedDesign,
-): MonthSeries {
-  const ends = allowanceEnds(design, books);
-  const keyOf = (inMonth: Design, when: When): string => {
-    const ended = ends.filter((end) => end <= when.month).length;
-    const inForce = (design.agreements ?? []).filter((each) => isInForce(each, when.date));
-    return JSON.stringify([inMonth.sections, inMonth.assumptions.month, ended, inForce.map(({ id }) => id)]);
-  };
-  const known = new Map<string, PricedDesign>();
-  if (usual) known.set(keyOf(design, whenOf(design, 0)), usual);
-  const account = new Account(design, books, which);
-  const rows = Array.from({ length: horizon }, (_, month): MonthRow => {
-    const when = whenOf(design, month);
-    const inMonth = designOfMonth(design, month, which);
-    const key = keyOf(inMonth, when);
-    const priced = known.get(key) ?? priceDesign(inMonth, books, which, new Map(), when);
-    known.set(key, priced);
-    return { ...account.month(priced, inMonth, when), calendar: when.date?.slice(0, 7) ?? null };
+/** Everything that follows traffic, so many times; what follows stock stays. */
+export function underLoad(design: Design, times: Decimal): Design {
+  if (times.equals(1)) return design;
+  const traffic = { label: `${times} times the traffic`, factor: times.toString() };
+  return mapComponents(design, (component) => grown(component, traffic, undefined));
+}
+
+/** The same design where `change` gives back what it was given, each section likewise. */
+function mapComponents(design: Design, change: (component: Component) => Component): Design {
+  let moved = false;
+  const sections = design.sections.map((section) => {
+    const components = section.components.map(change);
+    if (components.every((each, at) => each === section.components[at])) return section;
+    moved = true;
+    return { ...section, components };
   });
-  return {
-    currency: design.currency,
-    rows,
-    firstYear: total(rows.slice(0, 12)),
-    quarters: chunks(rows, 3).map(total),
-    years: chunks(rows, 12).map(total),
-    whole: total(rows),
-    unpriced: Math.max(0, ...rows.map((row) => row.unpriced)),
-  };
+  return moved ? { ...design, sections } : design;
 }
 
 /** The design as it is in one month (0 is the first): who exists, and how much of everything. */
@@ -128,17 +95,20 @@ function grownBy(
 }
 
 /** A component with its traffic and its stock so many times as large. */
-export function grown(component: Component, traffic: Grown | undefined, stock: Grown | undefined): Component {
+function grown(component: Component, traffic: Grown | undefined, stock: Grown | undefined): Component {
   if (!traffic && !stock) return component;
+  let moved = false;
   const usage = Object.fromEntries(
     Object.entries(component.usage).map(([meter, entry]): [string, UsageEntry] => {
       const follows = meterOfKind(component.kind, meter)?.follows;
       const by = follows === 'traffic' ? traffic : follows === 'stock' ? stock : undefined;
+      if (by) moved = true;
       return [meter, by ? { ...entry, grown: by } : entry];
     }),
   );
   const { load } = component;
-  return { ...component, usage, ...(load && traffic ? { load: { ...load, grown: traffic } } : {}) };
+  if (load && traffic) return { ...component, usage, load: { ...load, grown: traffic } };
+  return moved ? { ...component, usage } : component;
 }
 
 /** Prepaid credit and spend commitments: the newest of the later amounts that hold by now. */
@@ -163,7 +133,8 @@ function conventionOf({ month, start }: Assumptions, ahead: number): MonthConven
   return { hours: 'calendar', year: Math.floor(at / 12), month: (at % 12) + 1 };
 }
 
-function whenOf({ assumptions }: Design, month: number): When {
+/** The month after so many, and its first day where the design says when it begins. */
+export function whenOf({ assumptions }: Design, month: number): When {
   const { start } = assumptions;
   if (!start) return { month, date: null };
   const at = Number(start.slice(0, 4)) * 12 + Number(start.slice(5, 7)) - 1 + month;
@@ -172,7 +143,7 @@ function whenOf({ assumptions }: Design, month: number): When {
 }
 
 /** The months after which allowances end that this design may use. */
-function allowanceEnds(design: Design, books: BookSet): number[] {
+export function allowanceEnds(design: Design, books: BookSet): number[] {
   const found = new Set<number>();
   for (const { place, kind } of allComponents(design)) {
     const pin = design.books.find((each) => each.book === place?.book);
@@ -182,30 +153,13 @@ function allowanceEnds(design: Design, books: BookSet): number[] {
   return [...found].sort((a, b) => a - b);
 }
 
-function total(rows: readonly MonthAmounts[]): MonthAmounts {
-  return {
-    monthly: addAll(rows.map((row) => row.monthly)),
-    cash: addAll(rows.map((row) => row.cash)),
-  };
-}
-
-function chunks<T>(rows: readonly T[], size: number): T[][] {
-  return Array.from({ length: Math.ceil(rows.length / size) }, (_, at) =>
-    rows.slice(at * size, (at + 1) * size),
-  );
-}
-
-/** Whether some month may differ from the usual one: then "12 months" is more than twelve times it. */
-export function movesOverTime(design: Design, books: BookSet): boolean {
-  const { growth, season, campaigns, month, start } = design.assumptions;
-  const dated = (design.agreements ?? []).some(({ from, to }) => from ?? to);
-  return (
-    !!growth ||
-    !!season ||
-    !!campaigns?.length ||
-    (dated && start !== undefined) ||
-    month.hours === 'calendar' ||
-    allComponents(design).some((each) => each.months ?? each.later?.length) ||
-    allowanceEnds(design, books).some((end) => end < 12)
-  );
+/**
+ * Everything beside components and books that an amount may hang on, as one text: runs under equal settings may take
+ * over from one another. Growth is in the components already.
+ */
+export function settingsOf(design: Design, books: BookSet, when: When): string {
+  const { currency, assumptions, sold } = design;
+  const agreements = (design.agreements ?? []).filter((each) => isInForce(each, when.date));
+  const ended = when.month === 0 ? [] : allowanceEnds(design, books).filter((end) => end <= when.month);
+  return JSON.stringify([currency, assumptions, sold ?? null, agreements, ended]);
 }

@@ -3,11 +3,7 @@
  * figure on purpose, to cap or to watch; what has a ceiling shows that it holds. Need H19.
  */
 import { type Decimal } from '../base';
-import type { Design } from '../design';
-import type { BookSet } from './book-set';
-import { priceDesign } from './price-design';
-import { monthlyOf } from './priced';
-import { underLoad } from './under-load';
+import { type DesignPlan, monthlyOf } from '../pricing';
 
 export interface RunawayRow {
   readonly id: string;
@@ -24,17 +20,19 @@ export interface Runaway {
 }
 
 /** `times` is above zero; below one it tells what a quiet month costs. */
-export function runaway(design: Design, books: BookSet, times: Decimal): Runaway {
-  const [now, then] = [design, underLoad(design, times)].map((each) => priceDesign(each, books, 'likely'));
-  const after = monthlyOf(then!);
-  const rows = [...monthlyOf(now!)].flatMap(([id, amount]): RunawayRow[] => {
+export function runaway(plan: DesignPlan, times: Decimal): Runaway {
+  const { pricer } = plan;
+  const now = pricer.price(plan, { case: 'likely' });
+  const then = pricer.price(plan, { case: 'likely', load: times });
+  const after = monthlyOf(then);
+  const rows = [...monthlyOf(now)].flatMap(([id, amount]): RunawayRow[] => {
     const changed = after.get(id);
     return changed === undefined || changed.equals(amount) ? [] : [{ id, now: amount, then: changed }];
   });
   const extra = (row: RunawayRow): Decimal => row.then.minus(row.now);
   return {
-    now: now!.monthly.value,
-    then: then!.monthly.value,
+    now: now.monthly.value,
+    then: then.monthly.value,
     rows: rows.sort((a, b) => extra(b).comparedTo(extra(a)) || (a.id < b.id ? -1 : 1)),
   };
 }

@@ -3,10 +3,7 @@
  * halving, because minimums, steps and pools leave no formula to turn round. Need: assumptions, budget.
  */
 import { type Decimal, decimal, ONE } from '../base';
-import type { Design } from '../design';
-import type { BookSet } from './book-set';
-import { priceDesign } from './price-design';
-import { underLoad } from './under-load';
+import type { DesignPlan } from '../pricing';
 
 /** Loads that are looked at: from nothing to so many times. */
 const MOST = 1000;
@@ -19,12 +16,11 @@ export type BudgetAnswer =
   | { readonly crossed: 'never' | 'without-load' };
 
 /** Null: no budget is stated. */
-export function loadAtBudget(design: Design, books: BookSet): BudgetAnswer | null {
-  const { budget } = design.assumptions;
+export function loadAtBudget(plan: DesignPlan): BudgetAnswer | null {
+  const { budget } = plan.design.assumptions;
   if (budget === undefined) return null;
   const limit = decimal(budget);
-  const cost = (times: Decimal): Decimal =>
-    priceDesign(underLoad(design, times), books, 'likely').monthly.value;
+  const cost = (load: Decimal): Decimal => plan.pricer.price(plan, { case: 'likely', load }).monthly.value;
   let [low, high] = [decimal('0'), decimal(String(MOST))];
   if (cost(low).greaterThan(limit)) return { crossed: 'without-load' };
   if (cost(high).lessThanOrEqualTo(limit)) return { crossed: 'never' };

@@ -5,13 +5,10 @@
  */
 import { addAll, type Decimal, ZERO } from '../base';
 import { allComponents, type Component, type Design } from '../design';
+import { type BookSet, priceAlone, type PricedComponent, type PricedDesign, type When } from '../pricing';
 import { endEarly } from '../terms';
 import type { Case } from '../usage';
-import { priceAlone } from './alone';
-import type { BookSet } from './book-set';
-import type { When } from './context';
 import { committedRun } from './leaving';
-import type { PricedComponent, PricedDesign } from './priced';
 
 export interface MonthAmounts {
   /** As it compares: upfront payments spread over their term; one-time fees in their month. */

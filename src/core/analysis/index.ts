@@ -1,0 +1,6 @@
+export * from './budget';
+export * from './leaving';
+export * from './months';
+export * from './offers';
+export * from './runaway';
+export * from './ways-of-paying';

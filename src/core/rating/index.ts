@@ -1,0 +1,3 @@
+export * from './offer-index';
+export * from './rate-card';
+export * from './unit-cost';
