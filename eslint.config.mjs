@@ -38,6 +38,12 @@ export default tseslint.config(
     },
   },
   {
+    // A promise that nobody waits for is one whose failure nobody sees.
+    files: ['src/**/*.{ts,tsx}', 'tests/**/*.ts', 'scripts/**/*.ts', 'bench/**/*.ts'],
+    languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
+    rules: { '@typescript-eslint/no-floating-promises': 'error' },
+  },
+  {
     // Tables of test data: one thing each, however many rows.
     files: ['tests/support/bad-books.ts', 'tests/support/wide-book.ts'],
     rules: { 'max-lines': 'off' },

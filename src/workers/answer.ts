@@ -54,7 +54,7 @@ export class Answerer {
       }
       case 'explain': {
         const plan = await this.planned(question.design);
-        const figure = this.pricer.explain(plan, { case: question.case }, question.subject);
+        const figure = this.pricer.explain(plan, { case: question.case }, question.amount);
         return figure && toPlain(figure);
       }
       case 'offers':

@@ -1,7 +1,9 @@
-/** The pricing worker: runs the same core as the server, beside the page. */
+/** A pricing worker: runs the same core as the server, beside the page. */
+import type { Design } from '@/core/design';
 import { Answerer } from './answer';
 import { BookShelf } from './book-shelf';
-import type { Reply, Request } from './protocol';
+import { heard } from './news';
+import type { Question, Reply, Request } from './protocol';
 
 async function fetchJson(path: string): Promise<unknown> {
   const response = await fetch(path);
@@ -11,12 +13,18 @@ async function fetchJson(path: string): Promise<unknown> {
 }
 
 const answerer = new Answerer(new BookShelf(fetchJson), () => performance.now());
+let told: Design | null = null;
+
+async function answer({ news, ...question }: Omit<Request, 'id'>) {
+  told = heard(told, news);
+  return answerer.answer({ ...question, design: told } as Question);
+}
 
 self.onmessage = (event: MessageEvent<Request>) => {
-  const { id } = event.data;
+  const { id, ...request } = event.data;
   const post = (reply: Reply): void => self.postMessage(reply);
-  answerer.answer(event.data).then(
-    (answer) => post({ id, ok: true, answer }),
+  answer(request).then(
+    (found) => post({ id, ok: true, answer: found }),
     (error: unknown) =>
       post({
         id,

@@ -1,14 +1,17 @@
 /**
- * The contract between the page and the pricing worker, in one file: tagged messages, a request id, and for prices
- * the version of the design, so that stale replies are dropped. An error is a reply like any other.
+ * The contract between the page and its pricing workers, in one file: tagged messages, a request id, what is new in the
+ * design since the request before, and for prices the version of the design, so that stale replies are dropped. An error
+ * is a reply like any other.
  */
 import type { Component, Design, Place } from '@/core/design';
 import type { FormWish } from '@/core/forms';
 import type { Finding } from '@/core/checks';
+import type { AmountOf } from '@/core/pricing';
 import type { DesignSummary } from '@/core/range';
 import type { PlainFigure } from '@/core/trace';
 import type { EarlyEnd, Term } from '@/core/terms';
 import type { Case } from '@/core/usage';
+import type { DesignNews } from './news';
 
 export interface OfferRow {
   readonly sku: string;
@@ -51,10 +54,6 @@ export interface LeavingRow {
   readonly rows: readonly { readonly month: number; readonly total: string; readonly onDemand: string }[];
   readonly breakEven: number | null;
 }
-
-/** Whose amount is explained. */
-export type Subject =
-  { readonly of: 'design' } | { readonly of: 'section' | 'component'; readonly id: string };
 
 /** What another revision of the books would change: likely amounts, exact. */
 export interface NewerAnswer {
@@ -111,7 +110,7 @@ export type Question =
       readonly ask: 'explain';
       readonly design: Design;
       readonly version: number;
-      readonly subject: Subject;
+      readonly amount: AmountOf;
       readonly case: Case;
     }
   | { readonly ask: 'offers'; readonly design: Design; readonly component: Component }
@@ -137,7 +136,10 @@ export interface Answers {
   budget: { readonly crossed: 'at' | 'never' | 'without-load'; readonly times: string | null } | null;
 }
 
-export type Request = { readonly id: number } & Question;
+type Told<Q> = Q extends Question ? Omit<Q, 'design'> : never;
+
+/** A question without its design, and the news by which the worker knows it. */
+export type Request = { readonly id: number; readonly news: DesignNews } & Told<Question>;
 
 export type Reply =
   | { readonly id: number; readonly ok: true; readonly answer: Answers[keyof Answers] }

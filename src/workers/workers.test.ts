@@ -4,7 +4,7 @@ import { bookFrom, smallBookFile } from '@tests/support/books';
 import { anyComponent, anyDesign, designOf, serverOf, transferOf } from '@tests/support/designs';
 import type { Design } from '@/core/design';
 import { priceMonths } from '@/core/analysis';
-import { bookSet, planOf } from '@/core/pricing';
+import { type AmountOf, bookSet, planOf } from '@/core/pricing';
 import { summarise } from '@/core/range';
 import type { PlainFigure } from '@/core/trace';
 import { publishBook } from '@/operations';
@@ -12,8 +12,7 @@ import { memoryBookStore } from '@/operations/memory-books';
 import type { Kind } from '@/core/books';
 import { Answerer } from './answer';
 import { BookShelf } from './book-shelf';
-import { PricingClient } from './client';
-import type { Answers, Reply, Request } from './protocol';
+import type { Answers } from './protocol';
 
 /** The two routes the shelf reads, answered by the in-memory store with the small book. */
 async function fakeRoutes() {
@@ -149,18 +148,12 @@ describe('the worker', () => {
   it('explains components, sections and the design from what was priced', async () => {
     const answerer = new Answerer(new BookShelf((await fakeRoutes()).fetchJson), () => 0);
     await answerer.answer({ ask: 'price', design, version: 7 });
-    const explain = async (
-      subject: Parameters<Answerer['answer']>[0] extends infer Q
-        ? Q extends { subject: infer S }
-          ? S
-          : never
-        : never,
-    ) =>
+    const explain = async (amount: AmountOf) =>
       (await answerer.answer({
         ask: 'explain',
         design,
         version: 7,
-        subject,
+        amount,
         case: 'heavy',
       })) as PlainFigure | null;
     expect((await explain({ of: 'component', id: 'b' }))?.value).toBe('125');
@@ -183,38 +176,5 @@ describe('the worker', () => {
       monthly: null,
       why: expect.stringContaining('not sold here') as string,
     });
-  });
-});
-
-describe('the client', () => {
-  class FakeWorker {
-    onmessage: ((event: { data: Reply }) => void) | null = null;
-    onerror: (() => void) | null = null;
-    readonly sent: Request[] = [];
-    postMessage(request: Request): void {
-      this.sent.push(request);
-    }
-    terminate(): void {}
-  }
-
-  it('matches answers to questions, whatever their order, and passes errors on', async () => {
-    const worker = new FakeWorker();
-    const client = new PricingClient(worker as unknown as Worker);
-    const component = design.sections[0]!.components[0]!;
-    const first = client.ask({ ask: 'offers', design, component });
-    const second = client.ask({ ask: 'terms', design, component });
-    const [one, two] = worker.sent.map((request) => request.id);
-    worker.onmessage?.({ data: { id: two!, ok: false, message: 'No books.' } });
-    worker.onmessage?.({ data: { id: one!, ok: true, answer: [] } });
-    await expect(first).resolves.toEqual([]);
-    await expect(second).rejects.toThrow('No books.');
-  });
-
-  it('fails what is waiting when the worker cannot run', async () => {
-    const worker = new FakeWorker();
-    const client = new PricingClient(worker as unknown as Worker);
-    const waiting = client.ask({ ask: 'price', design, version: 1 });
-    worker.onerror?.();
-    await expect(waiting).rejects.toThrow(/could not start/);
   });
 });

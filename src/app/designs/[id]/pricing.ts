@@ -1,12 +1,13 @@
-/** Keeps the design priced in the worker: one question at a time, always about the newest version. */
+/** Keeps the design priced in a worker: one question at a time, always about the newest version. */
 'use client';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Design } from '@/core/design';
+import type { AmountOf } from '@/core/pricing';
 import type { DesignSummary } from '@/core/range';
 import type { PlainFigure } from '@/core/trace';
 import type { Case } from '@/core/usage';
-import { type PricingClient, startPricingWorker } from '@/workers/client';
-import type { Subject } from '@/workers/protocol';
+import { type PricingClient, startPricing } from '@/workers/client';
+import { useAsked } from './use-asked';
 
 export interface Pricing {
   readonly summary: DesignSummary | null;
@@ -18,7 +19,7 @@ export interface Pricing {
 export function usePricingClient(): PricingClient | null {
   const [client, setClient] = useState<PricingClient | null>(null);
   useEffect(() => {
-    const started = startPricingWorker();
+    const started = startPricing();
     // The worker is an outside system that begins with the page.
     // eslint-disable-next-line react-hooks/set-state-in-effect
     setClient(started);
@@ -58,30 +59,21 @@ export function usePricing(client: PricingClient | null, design: Design, version
   return pricing;
 }
 
-/** The trace of a subject in one case, asked for again whenever the priced version changes. */
+/** The trace of an amount in one case, asked for again whenever the priced version changes. */
 export function useExplanation(
   client: PricingClient | null,
   design: Design,
   version: number,
-  subject: Subject,
+  amount: AmountOf,
   which: Case,
 ): PlainFigure | null {
-  const [figure, setFigure] = useState<{ readonly key: string; readonly figure: PlainFigure | null } | null>(
-    null,
-  );
-  const key = JSON.stringify([subject, which]);
-  useEffect(() => {
-    let current = true;
-    if (!client || version === 0) return;
-    const [asked, askedCase] = JSON.parse(key) as [Subject, Case];
-    client.ask({ ask: 'explain', design, version, subject: asked, case: askedCase }).then(
-      (answer) => current && setFigure({ key, figure: answer }),
-      () => undefined,
-    );
-    return () => {
-      current = false;
-    };
+  const key = JSON.stringify([amount, which]);
+  const question = useMemo(() => {
+    if (version === 0) return null;
+    const [asked, askedCase] = JSON.parse(key) as [AmountOf, Case];
+    return { ask: 'explain' as const, design, version, amount: asked, case: askedCase, key };
     // eslint-disable-next-line react-hooks/exhaustive-deps -- the design belongs to the version
-  }, [client, version, key]);
-  return figure?.key === key ? figure.figure : null;
+  }, [version, key]);
+  const { last, to } = useAsked(client, question, 0);
+  return to?.key === key ? last : null;
 }

@@ -10,7 +10,7 @@ import { Amount } from '@/ui/amount';
 import { TallyFigure, TallyLine } from '@/ui/tally-line';
 import { Wick } from '@/ui/wick';
 import type { PricingClient } from '@/workers/client';
-import { useAsked } from './margin/use-asked';
+import { useAsked } from './use-asked';
 import type { Pricing } from './pricing';
 import type { ShelfBook } from './shelf';
 

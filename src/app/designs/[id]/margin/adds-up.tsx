@@ -5,7 +5,7 @@ import type { Design } from '@/core/design';
 import { CASES, type Case } from '@/core/usage';
 import { TraceTree } from '@/ui/trace-tree';
 import type { PricingClient } from '@/workers/client';
-import type { Subject } from '@/workers/protocol';
+import type { AmountOf } from '@/core/pricing';
 import { useExplanation } from '../pricing';
 
 interface AddsUpProps {
@@ -13,7 +13,7 @@ interface AddsUpProps {
   readonly design: Design;
   /** The version that is priced; the trace is of the same calculation. */
   readonly version: number;
-  readonly subject: Subject;
+  readonly subject: AmountOf;
   /** Amounts as printed, by case. */
   readonly printed: Readonly<Record<Case, string | null>>;
 }

@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import type { Design } from '@/core/design';
 import { writeNumber } from '@/core/display';
 import type { PricingClient } from '@/workers/client';
-import { useAsked } from './use-asked';
+import { useAsked } from '../use-asked';
 
 export function BudgetNote({
   design,

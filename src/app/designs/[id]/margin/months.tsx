@@ -6,7 +6,7 @@ import { writeMoney } from '@/core/display';
 import { DEFAULT_HORIZON } from '@/core/analysis';
 import type { PricingClient } from '@/workers/client';
 import type { MonthsAnswer, PlainMonth } from '@/workers/protocol';
-import { useAsked } from './use-asked';
+import { useAsked } from '../use-asked';
 
 const HORIZONS: readonly number[] = [12, 24, 36, 60];
 

@@ -1,12 +1,13 @@
 /** The price books a design is pinned to, and what a newer revision would change in it, line by line. */
 'use client';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { Design, Edit } from '@/core/design';
 import { writeMoney } from '@/core/display';
 import { Button } from '@/ui/button';
 import type { PricingClient } from '@/workers/client';
 import type { NewerAnswer } from '@/workers/protocol';
 import type { ShelfBook } from '../shelf';
+import { useAsked } from '../use-asked';
 import { AmountChanges } from './amount-changes';
 
 interface NewerBooksProps {
@@ -17,26 +18,19 @@ interface NewerBooksProps {
 }
 
 export function NewerBooks({ design, client, shelf, apply }: NewerBooksProps) {
-  const [effect, setEffect] = useState<{ book: string; revision: number; answer: NewerAnswer | null } | null>(
-    null,
+  const [asked, setAsked] = useState<{ readonly book: string; readonly revision: number } | null>(null);
+  const question = useMemo(
+    () => asked && { ask: 'newer' as const, design, books: pinnedTo(design, asked.book, asked.revision) },
+    [asked, design],
   );
-  const newerPins = (book: ShelfBook): Design['books'] =>
-    design.books.map((pin) => (pin.book === book.key ? { ...pin, revision: book.newest } : pin));
-  const show = (book: ShelfBook): void => {
-    const { key, newest } = book;
-    setEffect({ book: key, revision: newest, answer: null });
-    client?.ask({ ask: 'newer', design, books: newerPins(book) }).then(
-      (answer) => setEffect({ book: key, revision: newest, answer }),
-      () => setEffect(null),
-    );
-  };
+  const { now: answer, trouble } = useAsked(client, question, 0);
   return (
     <ul className="text-sm">
       {design.books.map((pin) => {
         const book = shelf.find((each) => each.key === pin.book);
         const dated = book?.revisions.find((each) => each.number === pin.revision);
         const isBehind = book !== undefined && book.newest > pin.revision;
-        const shown = effect?.book === pin.book && isBehind ? effect : null;
+        const shown = asked?.book === pin.book && isBehind && !trouble ? asked : null;
         return (
           <li key={pin.book} className="border-b border-line py-1">
             <div className="flex justify-between gap-2">
@@ -46,22 +40,22 @@ export function NewerBooks({ design, client, shelf, apply }: NewerBooksProps) {
               </span>
             </div>
             {isBehind && !shown && (
-              <Button tone="bare" onClick={() => show(book)}>
+              <Button tone="bare" onClick={() => setAsked({ book: book.key, revision: book.newest })}>
                 What would revision {book.newest} change?
               </Button>
             )}
-            {shown && !shown.answer && (
+            {shown && !answer && (
               <p className="text-xs text-soft">Pricing with revision {shown.revision} …</p>
             )}
-            {shown?.answer && (
+            {shown && answer && (
               <Effect
-                answer={shown.answer}
+                answer={answer}
                 design={design}
                 onTake={() => {
-                  apply([{ edit: 'pin-books', books: newerPins(book!) }]);
-                  setEffect(null);
+                  apply([{ edit: 'pin-books', books: pinnedTo(design, pin.book, shown.revision) }]);
+                  setAsked(null);
                 }}
-                onLeave={() => setEffect(null)}
+                onLeave={() => setAsked(null)}
               />
             )}
           </li>
@@ -69,6 +63,10 @@ export function NewerBooks({ design, client, shelf, apply }: NewerBooksProps) {
       })}
     </ul>
   );
+}
+
+function pinnedTo({ books }: Design, book: string, revision: number): Design['books'] {
+  return books.map((pin) => (pin.book === book ? { ...pin, revision } : pin));
 }
 
 interface EffectProps {

@@ -7,7 +7,7 @@ import { writeMoney, writeNumber } from '@/core/display';
 import { minorDigits, roundRows } from '@/core/money';
 import type { PricingClient } from '@/workers/client';
 import type { RunawayAnswer } from '@/workers/protocol';
-import { useAsked } from './use-asked';
+import { useAsked } from '../use-asked';
 
 const TIMES = ['2', '10', '100', '1000'] as const;
 const SHOWN = 6;

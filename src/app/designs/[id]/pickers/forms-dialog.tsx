@@ -1,6 +1,6 @@
 /** Questions first: each leaves fewer forms, and all are priced at the same capacity while one answers. */
 'use client';
-import { useEffect, useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { Component, Design, Place } from '@/core/design';
 import type { FormWish } from '@/core/forms';
 import { Amount } from '@/ui/amount';
@@ -9,6 +9,7 @@ import { Dialog } from '@/ui/dialog';
 import { Field } from '@/ui/field';
 import type { PricingClient } from '@/workers/client';
 import type { PlainForm } from '@/workers/protocol';
+import { useAsked } from '../use-asked';
 import type { ShelfBook } from '../shelf';
 import { FIRST_WISHES, FormQuestions, isWhole, trimmed } from './form-questions';
 
@@ -37,31 +38,27 @@ export function FormsDialog(props: FormsDialogProps) {
   );
 }
 
+const NO_FORMS: readonly PlainForm[] = [];
+
 function Forms({ client, design, shelf, place: around, onChoose }: FormsDialogProps) {
   const [wish, setWish] = useState<FormWish>(FIRST_WISHES.compute);
   const first = shelf[0];
   const [place, setPlace] = useState<Place | null>(
     around ?? (first?.regions[0] ? { book: first.key, region: first.regions[0].code } : null),
   );
-  const [rows, setRows] = useState<readonly PlainForm[] | null>(null);
   const whole = isWhole(wish);
-  useEffect(() => {
-    if (!client || !place || !whole) return;
-    let current = true;
+  const question = useMemo(() => {
+    if (!place || !whole) return null;
     const pinned = design.books.some((pin) => pin.book === place.book);
     const book = shelf.find((each) => each.key === place.book);
     const priced =
       pinned || !book
         ? design
         : { ...design, books: [...design.books, { book: book.key, revision: book.revision }] };
-    client.ask({ ask: 'forms', design: priced, place, wish: trimmed(wish) }).then(
-      (found) => current && setRows(found),
-      () => current && setRows([]),
-    );
-    return () => {
-      current = false;
-    };
-  }, [client, design, shelf, place, whole, wish]);
+    return { ask: 'forms' as const, design: priced, place, wish: trimmed(wish) };
+  }, [design, shelf, place, whole, wish]);
+  const { last, trouble } = useAsked(client, question, 0);
+  const rows = trouble ? NO_FORMS : last;
   return (
     <>
       <div className="grid grid-cols-4 gap-3 border-b border-line px-4 py-3 max-[700px]:grid-cols-2">

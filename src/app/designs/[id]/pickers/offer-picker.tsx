@@ -3,12 +3,13 @@
  * memory, sorted by any column. What the region does not sell is shown as such, with the nearest region that has it.
  */
 'use client';
-import { useEffect, useState } from 'react';
+import { useMemo } from 'react';
 import { kindOf } from '@/core/books';
 import type { Choice, Component, Design } from '@/core/design';
 import { Dialog } from '@/ui/dialog';
 import type { PricingClient } from '@/workers/client';
 import type { OfferRow } from '@/workers/protocol';
+import { useAsked } from '../use-asked';
 import { OfferList } from './offer-list';
 
 interface OfferPickerProps {
@@ -32,18 +33,9 @@ export function OfferPicker({
   onChoose,
   onClose,
 }: OfferPickerProps) {
-  const [rows, setRows] = useState<OfferRow[] | null>(null);
-  const [trouble, setTrouble] = useState<string | null>(null);
-  useEffect(() => {
-    let current = true;
-    client?.ask({ ask: 'offers', design, component }).then(
-      (answer) => current && setRows([...answer]),
-      (error: Error) => current && setTrouble(error.message),
-    );
-    return () => {
-      current = false;
-    };
-  }, [client, design, component]);
+  const question = useMemo(() => ({ ask: 'offers' as const, design, component }), [design, component]);
+  const { now, trouble } = useAsked(client, question, 0);
+  const rows = useMemo(() => now && [...now], [now]);
   const kind = kindOf(component.kind);
   return (
     <Dialog

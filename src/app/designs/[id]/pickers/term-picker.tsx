@@ -1,12 +1,13 @@
 /** How a server is paid: every way with what it costs here a month and what it saves. */
 'use client';
-import { type RefObject, useEffect, useState } from 'react';
+import { type RefObject, useMemo } from 'react';
 import type { Component, Design } from '@/core/design';
 import { describeTerm, writeMoney, writeShare } from '@/core/display';
 import { TERMS, type Term } from '@/core/terms';
 import { Picker } from '@/ui/picker';
 import type { PricingClient } from '@/workers/client';
 import type { TermRow } from '@/workers/protocol';
+import { useAsked } from '../use-asked';
 
 interface TermPickerProps {
   readonly anchor: RefObject<HTMLElement | null>;
@@ -18,23 +19,15 @@ interface TermPickerProps {
   readonly onClose: () => void;
 }
 
+const NONE: readonly TermRow[] = [];
+
 export function useTermRows(
   client: PricingClient | null,
   design: Design,
   component: Component,
 ): readonly TermRow[] {
-  const [rows, setRows] = useState<readonly TermRow[]>([]);
-  useEffect(() => {
-    let current = true;
-    client?.ask({ ask: 'terms', design, component }).then(
-      (answer) => current && setRows(answer),
-      () => undefined,
-    );
-    return () => {
-      current = false;
-    };
-  }, [client, design, component]);
-  return rows;
+  const question = useMemo(() => ({ ask: 'terms' as const, design, component }), [design, component]);
+  return useAsked(client, question, 0).last ?? NONE;
 }
 
 /** "31.0 % less", "4.2 % more", "the same". */
