@@ -118,6 +118,7 @@ try {
     await page.addInitScript('globalThis.__name = (value) => value');
     const made = await page.request.post(`${application.address}/api/designs/import`, {
       data: writeDesign(designOfSize(size)),
+      headers: { 'sec-fetch-site': 'same-origin', 'content-type': 'application/json' },
     });
     const { id } = (await made.json()) as { id: string };
     const opened = performance.now();
