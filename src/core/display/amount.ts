@@ -80,6 +80,11 @@ export function writeShare(value: string | Decimal, locale: string = HOUSE): str
   return `${writeNumber(new Decimal(value).times(100), locale, 1)}\u00a0%`;
 }
 
+/** A share that somebody entered, with every digit: "2 %", "8.25 %". */
+export function writeEnteredShare(value: string | Decimal, locale: string = HOUSE): string {
+  return `${writeNumber(new Decimal(value).times(100), locale, 18)}\u00a0%`;
+}
+
 /** A unit price for a column: at least `least` digits after the point, so that points stand under each other. */
 export function writePrice(value: string | Decimal, least: number, locale: string = HOUSE): string {
   const { point } = signs(locale);

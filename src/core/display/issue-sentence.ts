@@ -24,6 +24,8 @@ const SENTENCES: Readonly<Record<IssueCode, (values: Values) => string>> = {
   'range.order': () => 'Lean must not be above likely, nor likely above heavy.',
   'running.order': ({ least, most }) =>
     `${most} is below ${least}: a ceiling must not be below its floor, a peak not below its baseline.`,
+  'range.parts': () => 'Enter one value, three as lean / likely / heavy, or a range such as 3..6.',
+  'percent.out-of-range': ({ text, most }) => `At most ${most} %, not ${text}.`,
   'share.out-of-range': ({ share }) => `A share lies between 0 and 1, not ${share}.`,
   'load.missing': () => 'This depends on the load, and no load is entered yet.',
   'load.incomplete': ({ what }) => `The load does not say ${what} yet; without it there is no amount.`,

@@ -1,8 +1,9 @@
 /** Assumptions, agreements and exclusions of a design, in words. */
 import { decimal } from '../base';
 import type { Design } from '../design';
-import { describeMonth, writeShare } from '../display';
+import { describeMonth, writeEnteredShare } from '../display';
 import { type Agreement, describeTerm } from '../terms';
+import { mapCased } from '../usage';
 import type { Labelled } from './model';
 import { casedWords } from './settings';
 
@@ -15,20 +16,26 @@ export function assumptionRows({ assumptions, currency }: Design): Labelled[] {
       label: 'What is included free of charge',
       value: countAllowances
         ? allowanceShare
-          ? `counted, ${writeShare(allowanceShare)} of it for this design`
+          ? `counted, ${writeEnteredShare(allowanceShare)} of it for this design`
           : 'counted'
         : 'not counted',
     },
     start !== undefined && { label: 'First month', value: start },
-    growth !== undefined && { label: 'Traffic grows each month by', value: casedWords(growth.traffic) },
-    growth !== undefined && { label: 'Stock grows each month by', value: casedWords(growth.stock) },
+    growth !== undefined && {
+      label: 'Traffic grows each month by',
+      value: casedWords(mapCased(growth.traffic, writeEnteredShare)),
+    },
+    growth !== undefined && {
+      label: 'Stock grows each month by',
+      value: casedWords(mapCased(growth.stock, writeEnteredShare)),
+    },
     season !== undefined && { label: 'Season, January first', value: season.join(' ') },
     ...(campaigns ?? []).map(({ month: at, times }) => ({
       label: `Campaign in month ${at}`,
       value: `traffic × ${times}`,
     })),
-    contingency !== undefined && { label: 'Contingency', value: writeShare(contingency) },
-    tax !== undefined && { label: 'Tax', value: writeShare(tax) },
+    contingency !== undefined && { label: 'Contingency', value: writeEnteredShare(contingency) },
+    tax !== undefined && { label: 'Tax', value: writeEnteredShare(tax) },
     { label: 'Months looked at', value: String(horizon ?? 36) },
     budget !== undefined && { label: 'Budget of a month', value: `${budget} ${currency}` },
     ...exchange.map(({ from, to, rate, date }) => ({
@@ -67,9 +74,9 @@ export function agreementWords({ covers, from, to, discount, margin }: Agreement
     covers.skus.length > 0 && `offers ${covers.skus.join(', ')}`,
   ].filter(Boolean);
   const parts = [
-    discount?.by === 'share' && `${writeShare(discount.share)} off`,
+    discount?.by === 'share' && `${writeEnteredShare(discount.share)} off`,
     discount && discount.by !== 'share' && fixedWords(discount),
-    margin !== null && !decimal(margin).isZero() && `margin ${writeShare(margin)}`,
+    margin !== null && !decimal(margin).isZero() && `margin ${writeEnteredShare(margin)}`,
     covered.length > 0 ? `for ${covered.join('; ')}` : 'for everything',
     (from || to) && `${from ?? 'open'} to ${to ?? 'open'}`,
   ];

@@ -1,8 +1,8 @@
 /** Everything about a component as it was entered, in words, one line a setting. */
 import { kindOf, meterOfKind } from '../books';
 import type { Component, UsageEntry } from '../design';
-import { describeRunning, describeTerm, groupInText, usesRunning } from '../display';
-import type { Cased, Load, SizedAmount } from '../usage';
+import { describeRunning, describeTerm, groupInText, usesRunning, writeEnteredShare } from '../display';
+import { type Cased, type Load, mapCased, type SizedAmount } from '../usage';
 import type { Labelled } from './model';
 
 /** "6 (lean 4, heavy 9)". */
@@ -41,7 +41,7 @@ export function settingsOf(component: Component): Labelled[] {
   if (component.mayBeStopped) add('May be stopped', 'yes');
   if (months) add('Months', `from ${months.from}${months.to === null ? '' : ` to ${months.to}`}`);
   for (const later of component.later ?? []) add(`From month ${later.fromMonth}`, later.amount);
-  if (borne) add('Borne by this design', casedWords(borne));
+  if (borne) add('Borne by this design', casedWords(mapCased(borne, writeEnteredShare)));
   return rows;
 }
 

@@ -10,7 +10,8 @@ import type { LineSummary } from '@/core/range';
 import { Amount, NotPriced } from '@/ui/amount';
 import type { LedgerColumn, OpenEdit, TextEdit } from '@/ui/ledger';
 import { Wick } from '@/ui/wick';
-import { readCount, readUse, textOfUse } from './cells/use-text';
+import { casedText } from './cells/cases-text';
+import { editTextOfUse, readCount, readUse, textOfUse } from './cells/use-text';
 import type { Row } from './rows';
 
 export type PickerKind = 'kind' | 'place' | 'offer' | 'term';
@@ -129,7 +130,7 @@ export function ledgerColumns(context: ColumnContext): LedgerColumn<Row>[] {
           </span>
         ),
       edit: forComponent((component) =>
-        textEdit(context, `Use of each, ${component.name}`, textOfUse(component), (text) =>
+        textEdit(context, `Use of each, ${component.name}`, editTextOfUse(component), (text) =>
           readUse(component, text, context.monthHours(component)),
         ),
       ),
@@ -156,8 +157,11 @@ export function ledgerColumns(context: ColumnContext): LedgerColumn<Row>[] {
           <span className="tabular-nums">{writeNumber(row.component.count.likely)}</span>
         ),
       edit: forComponent((component) =>
-        textEdit(context, `Count, ${component.name}`, component.count.likely, (text) =>
-          readCount(component, text),
+        textEdit(
+          context,
+          `Count, ${component.name}`,
+          casedText(component.count, (value) => value),
+          (text) => readCount(component, text),
         ),
       ),
     },

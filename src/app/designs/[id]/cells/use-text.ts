@@ -7,7 +7,9 @@ import { mainMeter } from '@/core/books';
 import type { Component, Edit, UsageEntry } from '@/core/design';
 import { describeRunning, describeUse, usesRunning, writeNumber } from '@/core/display';
 import { convertQuantity, readQuantity } from '@/core/units';
-import { CASES, type Cased, type Running, runningHours, sure, withLikely } from '@/core/usage';
+import { CASES, type Cased, type Running, runningHours, sure } from '@/core/usage';
+import { casedText, partsOf, readCased } from './cases-text';
+import { readWhole } from '../margin/settings-props';
 
 export function textOfUse(component: Component): string {
   if (usesRunning(component)) return describeRunning(component.running);
@@ -17,28 +19,57 @@ export function textOfUse(component: Component): string {
   return entry ? `${writeNumber(entry.amount.likely)} ${entry.unit}` : '';
 }
 
+/** The same text as it is edited: with its range, where there is one. */
+export function editTextOfUse(component: Component): string {
+  const { running } = component;
+  if (usesRunning(component)) {
+    return running.pattern === 'hours'
+      ? `${casedText(running.hoursPerMonth, (value) => writeNumber(value, undefined, 18))} h`
+      : describeRunning(running);
+  }
+  const meter = mainMeter(component.kind);
+  const entry = meter && component.usage[meter.meter];
+  return entry
+    ? `${casedText(entry.amount, (value) => writeNumber(value, undefined, 18))} ${entry.unit}`
+    : textOfUse(component);
+}
+
 /** The edit that a typed text means. Ranges stay where the text does not speak of them. */
 export function readUse(component: Component, text: string, monthHours: Decimal): Result<Edit> {
   if (usesRunning(component)) return readRunning(component, text, monthHours);
   const meter = mainMeter(component.kind);
   if (!meter) return err(issue('use.in-margin'));
   const current = component.usage[meter.meter];
-  const quantity = readQuantity(text, current?.unit ?? meter.enteredIn);
-  if (!quantity.ok) return quantity;
-  const { amount, unit } = quantity.value;
+  const unit = unitOf(text, current?.unit ?? meter.enteredIn);
+  if (!unit.ok) return unit;
+  const before = current && { likely: '0', ...rangeInUnit(current, unit.value) };
+  const amount = readCased(text, before, readAmountIn(unit.value));
+  if (!amount.ok) return amount;
   const { sizes: _, ...rest } = current ?? {};
-  const value: UsageEntry = {
-    ...rest,
-    amount: withLikely(rangeInUnit(current, unit, amount.toString()), amount.toString()),
-    unit,
-  };
+  const value: UsageEntry = { ...rest, amount: amount.value, unit: unit.value };
   return ok({ edit: 'set-usage', id: component.id, meter: meter.meter, value });
 }
 
-/** The amount as it was, in the unit that is used from now on; of what was not there, the typed one. */
-function rangeInUnit(current: UsageEntry | undefined, unit: string, typed: string): Cased {
-  const before = current ? convertedText(current.amount.likely, current.unit, unit) : undefined;
-  return { likely: before ?? typed, ...keptRange(current, unit) };
+/** The unit that is typed: that of the likely value, of a range the last. */
+function unitOf(text: string, usual: string): Result<string> {
+  const parts = partsOf(text);
+  if (!parts) return err(issue('range.parts'));
+  const quantity = readQuantity(parts[1] ?? parts[0], usual);
+  return quantity.ok ? ok(quantity.value.unit) : quantity;
+}
+
+function readAmountIn(unit: string): (text: string) => Result<string> {
+  return (text) => {
+    const quantity = readQuantity(text, unit);
+    const inUnit = quantity.ok ? convertQuantity(quantity.value, unit) : quantity;
+    return inUnit.ok ? ok(inUnit.value.amount.toDecimalPlaces(18).toString()) : inUnit;
+  };
+}
+
+/** The amount as it was, in the unit that is used from now on. */
+function rangeInUnit(current: UsageEntry, unit: string): Partial<Cased> {
+  const likely = convertedText(current.amount.likely, current.unit, unit);
+  return { ...(likely === undefined ? {} : { likely }), ...keptRange(current, unit) };
 }
 
 /** Lean and heavy as they were, in the unit that is used from now on. */
@@ -60,7 +91,10 @@ function convertedText(text: string | undefined, from: string, to: string): stri
 
 function readRunning(component: Component, text: string, monthHours: Decimal): Result<Edit> {
   const plain = text.trim().toLowerCase();
-  const running = plain === 'always' || plain === '' ? ok<Running>({ pattern: 'always' }) : readHours(plain);
+  const running =
+    plain === 'always' || plain === ''
+      ? ok<Running>({ pattern: 'always' })
+      : readHours(plain, component.running);
   return running.ok ? runningEdit(component, running.value, monthHours) : running;
 }
 
@@ -73,7 +107,7 @@ export function runningEdit(component: Component, running: Running, monthHours: 
   return ok({ edit: 'set-component', id: component.id, field: 'running', value: running });
 }
 
-function readHours(text: string): Result<Running> {
+function readHours(text: string, before: Running): Result<Running> {
   const daily = /^([-\d.,]+)\s*h?(?:ours?)?\s*[x×*]\s*([-\d.,]+)\s*(?:d|days?)?$/.exec(text);
   if (daily) {
     const hours = readQuantity(daily[1]!, 'hour');
@@ -86,22 +120,15 @@ function readHours(text: string): Result<Running> {
       daysPerMonth: sure(days.value.amount.toString()),
     });
   }
-  const hours = readQuantity(text, 'hour');
-  if (!hours.ok) return hours;
-  const inHours = convertQuantity(hours.value, 'hour');
-  if (!inHours.ok) return inHours;
-  return ok({ pattern: 'hours', hoursPerMonth: sure(inHours.value.amount.toString()) });
+  const known = before.pattern === 'hours' ? before.hoursPerMonth : null;
+  const hours = readCased(text, known, readAmountIn('hour'));
+  return hours.ok ? ok({ pattern: 'hours', hoursPerMonth: hours.value }) : hours;
 }
 
 /** A count as typed: whole, not negative. */
 export function readCount(component: Component, text: string): Result<Edit> {
-  const count = readQuantity(text, 'request');
-  if (!count.ok) return count;
-  if (!count.value.amount.isInteger())
-    return err(issue('count.not-whole', [], { count: text.trim().slice(0, 40) }));
-  if (count.value.amount.greaterThan(1_000_000)) {
-    return err(issue('quantity.too-large', [], { amount: text.trim().slice(0, 40) }));
-  }
-  const value = withLikely(component.count, count.value.amount.toString());
-  return ok({ edit: 'set-component', id: component.id, field: 'count', value });
+  const value = readCased(text, component.count, readWhole, true);
+  return value.ok
+    ? ok({ edit: 'set-component', id: component.id, field: 'count', value: value.value })
+    : value;
 }

@@ -1,11 +1,11 @@
 /** An agreement while it is typed: texts that are read together, and what may be chosen for it. */
-import { parseDecimal } from '@/core/base';
 import { KINDS, licenceMeter, type MeterDefinition, meterOfKind } from '@/core/books';
 import { allComponents, type Design } from '@/core/design';
 import { sentenceFor } from '@/core/display';
 import type { Agreement, Covers, Term } from '@/core/terms';
 import { UNIT_CODES, unitOf } from '@/core/units';
 import { readTiers, tiersText } from '../cells/charge-text';
+import { percentText, readPercent } from '../cells/percent-text';
 import type { ShelfBook } from '../shelf';
 import { readNumber } from './settings-props';
 
@@ -51,16 +51,14 @@ export const EMPTY_DRAFT: AgreementDraft = {
   to: '',
 };
 
-/** "12" of the share 0.12. */
-const percentText = (share: string | null): string => {
-  const read = parseDecimal(share ?? '0');
-  return read.ok && !read.value.isZero() ? read.value.times(100).toString() : '';
-};
+/** Nothing is no percentage. */
+const percentOf = (share: string | null): string =>
+  share === null || Number(share) === 0 ? '' : percentText(share);
 
 export function draftOf({ name, covers, discount, margin, from, to }: Agreement): AgreementDraft {
-  const typed = { ...EMPTY_DRAFT, name, covers, margin: percentText(margin), from: from ?? '', to: to ?? '' };
+  const typed = { ...EMPTY_DRAFT, name, covers, margin: percentOf(margin), from: from ?? '', to: to ?? '' };
   if (!discount) return { ...typed, by: 'nothing' };
-  if (discount.by === 'share') return { ...typed, discount: percentText(discount.share) };
+  if (discount.by === 'share') return { ...typed, discount: percentOf(discount.share) };
   const { by, meter, unit = '', term = 'on-demand' } = discount;
   const priced = { ...typed, by, meter, unit, term };
   return discount.by === 'price'
@@ -68,22 +66,16 @@ export function draftOf({ name, covers, discount, margin, from, to }: Agreement)
     : { ...priced, tiers: tiersText({ structure: 'graduated', tiers: discount.tiers }) };
 }
 
-/** A share typed as "12" or "12 %": null where it is none. */
-export function readPercent(text: string): string | null {
-  const read = parseDecimal(text.replace(/\s*%$/, '').trim());
-  return read.ok && !read.value.isNegative() ? read.value.dividedBy(100).toString() : null;
-}
-
 /** The agreement that was typed, or the sentence that says what it lacks. */
 export function readDraft(draft: AgreementDraft, id: string): Agreement | string {
   const { name, covers, from, to } = draft;
   if (name.trim() === '') return 'An agreement needs a name.';
   const margin = readPercent(draft.margin || '0');
-  if (margin === null) return 'A margin is a percentage, zero or more.';
+  if (!margin.ok) return 'A margin is a percentage, zero or more.';
   if (from && to && to < from) return 'It ends before it begins.';
   const discount = readDiscount(draft);
   if (typeof discount === 'string') return discount;
-  const sold = Number(margin) === 0 ? null : margin;
+  const sold = Number(margin.value) === 0 ? null : margin.value;
   if (!discount && !sold) {
     return draft.by === 'nothing' ? 'Enter a margin, or what was agreed.' : 'Enter a discount or a margin.';
   }
@@ -94,9 +86,9 @@ function readDiscount(draft: AgreementDraft): Agreement['discount'] | string {
   const { by, meter, unit, term } = draft;
   if (by === 'nothing') return null;
   if (by === 'share') {
-    const share = readPercent(draft.discount || '0');
-    if (share === null || Number(share) > 1) return 'A discount is a percentage from 0 to 100.';
-    return Number(share) === 0 ? null : { by, share };
+    const share = readPercent(draft.discount || '0', 100);
+    if (!share.ok) return 'A discount is a percentage from 0 to 100.';
+    return Number(share.value) === 0 ? null : { by, share: share.value };
   }
   if (meter === '') return 'Choose the meter that the price is of.';
   const fixed = { meter, ...(unit && { unit }), ...(term !== 'on-demand' && { term }) };

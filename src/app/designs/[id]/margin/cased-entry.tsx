@@ -4,6 +4,7 @@ import { err, issue, type Result } from '@/core/base';
 import { sentenceFor, writeNumber } from '@/core/display';
 import { CASES, type Case, type Cased, isOutOfOrder, withLikely } from '@/core/usage';
 import { TextEntry } from '@/ui/text-entry';
+import { partsOf, readCased } from '../cells/cases-text';
 
 interface CasedEntryProps {
   readonly label: string;
@@ -11,6 +12,8 @@ interface CasedEntryProps {
   readonly value: Cased | null;
   /** More is heavier: lean is not above likely, likely not above heavy. */
   readonly rising?: boolean;
+  /** What a value is written as; grouped digits if not said. */
+  readonly write?: (value: string) => string;
   /** Reads one typed value as plain decimal text. */
   readonly read: (text: string) => Result<string>;
   /** Checks and shows the whole; a sentence if refused. */
@@ -19,11 +22,11 @@ interface CasedEntryProps {
   readonly cancel: () => void;
 }
 
-const grouped = (text: string | undefined): string =>
-  text === undefined ? '' : writeNumber(text, undefined, 18);
+const grouped = (text: string): string => writeNumber(text, undefined, 18);
 
 export function CasedEntry(props: CasedEntryProps) {
-  const { label, unit, value, rising, read, preview, commit, cancel } = props;
+  const { label, unit, value, rising, write = grouped, read, preview, commit, cancel } = props;
+  const written = (text: string | undefined): string => (text === undefined ? '' : write(text));
   const withCase = (which: Case, text: string): Result<Cased> => {
     if (text.trim() === '' && which !== 'likely') {
       const { [which]: _, ...rest } = value ?? { likely: '0' };
@@ -31,6 +34,8 @@ export function CasedEntry(props: CasedEntryProps) {
     }
     if (!value && which !== 'likely')
       return err(issue('edit.invalid', [], { reason: 'enter the likely value first.' }));
+    // Three at once may be typed where one is asked for: "3 / 4 / 6".
+    if (which === 'likely' && (partsOf(text)?.length ?? 0) !== 1) return readCased(text, value, read);
     const number = read(text);
     if (!number.ok) return number;
     if (rising && which === 'likely' && value) return { ok: true, value: withLikely(value, number.value) };
@@ -48,8 +53,8 @@ export function CasedEntry(props: CasedEntryProps) {
           <TextEntry
             key={which}
             label={which}
-            text={grouped(value?.[which])}
-            placeholder={which === 'likely' ? 'enter' : grouped(value?.likely)}
+            text={written(value?.[which])}
+            placeholder={which === 'likely' ? 'enter' : written(value?.likely)}
             maxLength={60}
             preview={(text) => {
               const next = withCase(which, text);

@@ -1,12 +1,12 @@
 /** A section again as another environment: a share of it, perhaps in office hours only. Need A7. */
 'use client';
 import { useState } from 'react';
-import { parseDecimal } from '@/core/base';
 import { environmentOf } from '@/core/checks';
 import type { Design, Edit, Section } from '@/core/design';
 import type { Running } from '@/core/usage';
 import { Button } from '@/ui/button';
 import { Field } from '@/ui/field';
+import { readPercent } from '../cells/percent-text';
 
 const RUNNING: Readonly<Record<string, Running | null>> = {
   'as in the original': null,
@@ -26,15 +26,15 @@ interface CopySectionProps {
 
 export function CopySection({ section, design, apply }: CopySectionProps) {
   const [name, setName] = useState('Staging');
-  const [share, setShare] = useState('0.3');
+  const [share, setShare] = useState('30');
   const [running, setRunning] = useState('office hours, 10 h × 22 d');
-  const read = parseDecimal(share.trim());
-  const fault = read.ok && read.value.greaterThan(0) ? null : 'A share above zero, such as 0.3.';
+  const read = readPercent(share);
+  const fault = read.ok && read.value !== '0' ? null : 'More than 0 %, such as 30.';
   const copy = (): void => {
-    if (fault || name.trim() === '') return;
+    if (fault || !read.ok || name.trim() === '') return;
     const environment = environmentOf(section, {
       name: name.trim(),
-      share: share.trim(),
+      share: read.value,
       running: RUNNING[running] ?? null,
       newId: () => crypto.randomUUID(),
     });
@@ -59,7 +59,7 @@ export function CopySection({ section, design, apply }: CopySectionProps) {
             />
           )}
         </Field>
-        <Field label="Share of it" fault={fault}>
+        <Field label="Size of it, %" fault={fault}>
           {(field) => (
             <input
               {...field}

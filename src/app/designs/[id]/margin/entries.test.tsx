@@ -43,7 +43,7 @@ describe('place and zones', () => {
 
 describe('the share that a design bears', () => {
   it.each([
-    ['0.25', '0.25'],
+    ['25', '0.25'],
     ['25 %', '0.25'],
     ['33.3%', '0.333'],
   ])('%s is %s', (typed, share) => {
@@ -54,14 +54,14 @@ describe('the share that a design bears', () => {
 
   it('of all is no share', () => {
     const { applied } = showSettings(serverOf('a', { borne: { likely: '0.5' } }));
-    enter(inGroup(/^Borne by this design/, 'likely'), '1');
+    enter(inGroup(/^Borne by this design/, 'likely'), '100');
     expect(applied).toEqual([set('borne', null)]);
   });
 
   it('is never more than all of it', () => {
     const { applied } = showSettings(serverOf('a'));
     enter(inGroup(/^Borne by this design/, 'likely'), '120 %');
-    expect(screen.getByRole('alert').textContent).toContain('between 0 and 1');
+    expect(screen.getByRole('alert').textContent).toBe('At most 100 %, not 120 %.');
     expect(applied).toEqual([]);
   });
 });

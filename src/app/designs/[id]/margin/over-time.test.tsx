@@ -76,19 +76,19 @@ describe('the months of a design', () => {
   it('grow, traffic and stock each by its own', () => {
     const { applied } = show({ growth: { traffic: { likely: '0.02' }, stock: { likely: '0' } } });
     const stock = screen.getByRole('group', { name: /^What is held grows/ });
-    enter(within(stock).getByRole('textbox', { name: 'likely' }), '0.05');
+    enter(within(stock).getByRole('textbox', { name: 'likely' }), '5');
     expect(applied).toEqual([set('growth', { traffic: { likely: '0.02' }, stock: { likely: '0.05' } })]);
   });
 });
 
 describe('what is put on top', () => {
-  it('is a share; of allowances never more than all', () => {
+  it('is a percentage; of allowances never more than all', () => {
     const { applied } = show();
-    enter(box('Contingency'), '0.1');
-    enter(box('Of allowances'), '1.5');
-    expect(fault()).toContain('between 0 and 1');
-    fireEvent.keyDown(box('Of allowances'), { key: 'Escape' });
-    enter(box('Of allowances'), '0.5');
+    enter(box('Contingency, %'), '10');
+    enter(box('Of allowances, %'), '150');
+    expect(fault()).toContain('At most 100 %');
+    fireEvent.keyDown(box('Of allowances, %'), { key: 'Escape' });
+    enter(box('Of allowances, %'), '50');
     expect(applied).toEqual([set('contingency', '0.1'), set('allowanceShare', '0.5')]);
   });
 

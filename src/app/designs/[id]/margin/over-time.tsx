@@ -13,7 +13,7 @@ import { CasedEntry } from './cased-entry';
 import { MonthValuesEntry } from './month-values-entry';
 import { Runaway } from './runaway';
 import { ReadEntry } from './read-entry';
-import { readNumber, readShare } from './settings-props';
+import { percentText, readOptionalPercent, readPercent } from '../cells/percent-text';
 
 interface OverTimeProps {
   readonly client: PricingClient | null;
@@ -31,9 +31,10 @@ export function OverTime({ design, client, apply }: OverTimeProps) {
   const growing = (label: string, field: 'traffic' | 'stock', value: Cased) => (
     <CasedEntry
       label={label}
-      unit="share a month, 0.02 is 2 %"
+      unit="% a month"
       value={value}
-      read={readNumber}
+      write={percentText}
+      read={(text) => readPercent(text)}
       preview={() => null}
       commit={(next) => set('growth', { ...growth, [field]: next })}
       cancel={() => undefined}
@@ -41,10 +42,10 @@ export function OverTime({ design, client, apply }: OverTimeProps) {
   );
   const share = (label: string, field: Optional) => (
     <ReadEntry
-      label={label}
-      text={assumptions[field] ?? ''}
+      label={`${label}, %`}
+      text={percentText(assumptions[field])}
       maxLength={12}
-      read={(text) => readOptionalShare(text, field)}
+      read={(text) => readOptionalPercent(text, field === 'allowanceShare' ? 100 : undefined)}
       onRead={(value) => set(field, value)}
     />
   );
@@ -114,10 +115,6 @@ function budgetFault(text: string): string | null {
   const read = parseDecimal(text.trim());
   if (!read.ok) return sentenceFor(read.issue);
   return read.value.isNegative() ? 'A budget is not negative.' : null;
-}
-
-function readOptionalShare(text: string, field: Optional): Result<string | null> {
-  return text.trim() === '' ? ok(null) : readShare(text, field === 'allowanceShare' ? 1 : undefined);
 }
 
 function readSeason(text: string): Result<string[] | null> {

@@ -6,6 +6,7 @@ import { type Cased, type Running, sure } from '@/core/usage';
 import { Choice } from '@/ui/field';
 import { runningEdit } from '../cells/use-text';
 import { CasedEntry } from './cased-entry';
+import { percentText, readPercent } from '../cells/percent-text';
 import { RunningSummary } from './running-summary';
 import { readAmount, readNumber, readWhole, type SettingsProps } from './settings-props';
 import { WeekEditor } from './week-editor';
@@ -69,6 +70,7 @@ export function RunningEntries({ component, monthHours, apply, preview }: Settin
       key={label}
       label={label}
       unit={unit}
+      write={unit.startsWith('%') ? percentText : undefined}
       value={value ?? null}
       read={read}
       preview={(next) => {
@@ -148,10 +150,16 @@ function entriesOf(running: Running, cased: CasedField): React.ReactNode {
       ];
     case 'asleep':
       return [
-        cased('Share asleep', '0 to 1 of the month', running.share, readNumber, (share) => ({
-          ...running,
-          share,
-        })),
+        cased(
+          'Asleep',
+          '% of the month',
+          running.share,
+          (text) => readPercent(text, 100),
+          (share) => ({
+            ...running,
+            share,
+          }),
+        ),
         cased('Wakings', 'a month', running.wakeUps, readNumber, (wakeUps) => ({ ...running, wakeUps })),
         cased('Awake after each', 'minutes', running.idleMinutes, readNumber, (idleMinutes) => ({
           ...running,

@@ -1,5 +1,5 @@
 /** What every part of a component's settings reads and does. */
-import { decimal, type Decimal, err, issue, ok, type Result } from '@/core/base';
+import { type Decimal, err, issue, ok, type Result } from '@/core/base';
 import type { Component, ComponentField, Edit } from '@/core/design';
 import { convertQuantity, readQuantity } from '@/core/units';
 import type { PickerKind } from '../columns';
@@ -48,15 +48,4 @@ export function readWhole(text: string): Result<string> {
 /** Reads a bare number. */
 export function readNumber(text: string): Result<string> {
   return readAmount('unit')(text);
-}
-
-/** Reads a share, "0.25" or "25 %"; never more than `most`, where that is said. */
-export function readShare(text: string, most?: number): Result<string> {
-  const [, number = text, percent = ''] = /^\s*(.+?)\s*(%)\s*$/.exec(text) ?? [];
-  const read = readNumber(number);
-  if (!read.ok) return read;
-  const share = decimal(read.value).dividedBy(percent === '' ? 1 : 100);
-  return most !== undefined && share.greaterThan(most)
-    ? err(issue('share.out-of-range', [], { share: text.trim() }))
-    : ok(share.toString());
 }

@@ -5,9 +5,10 @@ import { kindOf, mainMeter } from '@/core/books';
 import { meantPlace, placeIsTakenOver } from '@/core/design';
 import { Button } from '@/ui/button';
 import { CasedEntry } from './cased-entry';
+import { percentText, readPercent } from '../cells/percent-text';
 import { MonthValuesEntry } from './month-values-entry';
 import { ReadEntry } from './read-entry';
-import { readShare, setField, type SettingsProps } from './settings-props';
+import { setField, type SettingsProps } from './settings-props';
 
 /** What stands somewhere: kinds that run, or hold something. */
 function standsInZones(kind: SettingsProps['component']['kind']): boolean {
@@ -43,9 +44,10 @@ export function BorneEntry({ component, apply, preview }: SettingsProps) {
       <summary className="cursor-pointer text-xs text-soft">Shared with other designs</summary>
       <CasedEntry
         label="Borne by this design"
-        unit="share, 0.25 or 25 %"
+        unit="%"
+        write={percentText}
         value={component.borne ?? null}
-        read={(text) => readShare(text, 1)}
+        read={(text) => readPercent(text, 100)}
         preview={(next) => {
           preview(next ? [setField(component, 'borne', next)] : []);
           return null;

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { isDrawnWeek } from '@/core/usage';
-import { readPercent } from './agreement-draft';
+import { percentText, readOptionalPercent, readPercent } from '../cells/percent-text';
 import { painted } from './week-editor';
 
 const NEVER = Array.from({ length: 7 }, () => '.'.repeat(24));
@@ -27,6 +27,15 @@ describe('a percentage', () => {
     ['12', '0.12'],
     ['12.5 %', '0.125'],
     ['0', '0'],
-  ])('“%s” is a share of %s', (text, share) => expect(readPercent(text)).toBe(share));
-  it.each(['', '-3', 'twelve', '1,5'])('“%s” is none', (text) => expect(readPercent(text)).toBeNull());
+  ])('“%s” is a share of %s', (text, share) => expect(readPercent(text)).toEqual({ ok: true, value: share }));
+  it.each(['', '-3', 'twelve', '1,5'])('“%s” is none', (text) => expect(readPercent(text).ok).toBe(false));
+
+  it('is bounded where it must be, may be left empty, and is written as it is typed', () => {
+    expect(readPercent('101 %', 100)).toMatchObject({ ok: false, issue: { code: 'percent.out-of-range' } });
+    expect(readOptionalPercent(' ')).toEqual({ ok: true, value: null });
+    for (const share of ['0.02', '0.0825', '1', '0.000000000000000001']) {
+      expect(readPercent(percentText(share))).toEqual({ ok: true, value: share });
+    }
+    expect(percentText(null)).toBe('');
+  });
 });
