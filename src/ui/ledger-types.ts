@@ -22,6 +22,12 @@ export interface LedgerColumn<Row> {
   readonly head: ReactNode;
   /** A grid track: "1.3fr", "96px". */
   readonly track: string;
+  /** Pixels without which it says too little; the least of its track, if not said. */
+  readonly least?: number;
+  /** Where there is no room for all, the least worth gives way first; not said: it always stays. */
+  readonly worth?: number;
+  /** The head in words, where it can be drawn wider. */
+  readonly title?: string;
   readonly end?: boolean;
   /** A thin upright rule before it: the money column. */
   readonly ruled?: boolean;

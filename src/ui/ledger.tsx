@@ -7,6 +7,8 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { type KeyboardEvent, useEffect, useId, useRef } from 'react';
 import { LedgerDrag } from './ledger-drag';
+import { fittingColumns, leastWidth, tracksOf, useWidth, type Widths } from './ledger-fit';
+import { LedgerHead } from './ledger-head';
 import { LedgerRowView } from './ledger-row';
 import type { LedgerColumn, LedgerCursor, LedgerRow, Reach, RowDrag } from './ledger-types';
 
@@ -25,15 +27,31 @@ interface LedgerProps<Row> {
   /** Keys the ledger does not use itself; true if taken. */
   readonly onKey?: (event: KeyboardEvent, row: LedgerRow<Row> | undefined) => boolean;
   readonly autoFocus?: boolean;
+  /** Column widths that were drawn, and what is told when another is; null: its own. */
+  readonly widths?: Widths;
+  readonly onWidth?: (key: string, width: number | null) => void;
+  /** Told which columns have no room. */
+  readonly onFit?: (gone: readonly string[]) => void;
 }
+
+const NO_WIDTHS: Widths = {};
 
 const HEIGHTS = { head: 33, line: 29, flat: 29, blank: 29 } as const;
 
 export function Ledger<Row>(props: LedgerProps<Row>) {
-  const { label, columns, rows, cursor, onCursor, selected, drag, onKey, autoFocus } = props;
+  const { label, rows, cursor, onCursor, selected, drag, onKey, autoFocus, onWidth, onFit } = props;
   const id = useId();
   const scroller = useRef<HTMLDivElement>(null);
-  const tracks = columns.map((column) => column.track).join(' ');
+  const width = useWidth(scroller);
+  const widths = props.widths ?? NO_WIDTHS;
+  const columns = fittingColumns(props.columns, width, widths);
+  const tracks = tracksOf(columns, widths);
+  const least = leastWidth(columns, widths);
+  const gone = props.columns.filter((each) => !columns.includes(each)).map(({ key }) => key);
+  const goneKeys = gone.join(' ');
+  useEffect(() => {
+    onFit?.(goneKeys === '' ? [] : goneKeys.split(' '));
+  }, [onFit, goneKeys]);
   // eslint-disable-next-line react-hooks/incompatible-library -- the list is virtual on purpose
   const virtual = useVirtualizer({
     count: rows.length,
@@ -127,25 +145,14 @@ export function Ledger<Row>(props: LedgerProps<Row>) {
           onKeyDown={onKeyDown}
           className="group min-h-0 flex-1 overflow-auto outline-none"
         >
-          <div role="rowgroup" className="sticky top-0 z-10 min-w-[716px] bg-surface">
-            <div
-              role="row"
-              aria-rowindex={1}
-              style={{ gridTemplateColumns: tracks }}
-              className="grid border-b border-ink"
-            >
-              {columns.map((column) => (
-                <div
-                  key={column.key}
-                  role="columnheader"
-                  className={`flex h-8 items-center px-2 text-xs whitespace-nowrap text-soft first:pl-[18px] ${column.end ? 'justify-end' : ''} ${column.ruled ? 'border-l border-line' : ''}`}
-                >
-                  {column.head}
-                </div>
-              ))}
-            </div>
+          <div role="rowgroup" style={{ minWidth: least }} className="sticky top-0 z-10 bg-surface">
+            <LedgerHead columns={columns} tracks={tracks} widths={widths} onWidth={onWidth} />
           </div>
-          <div role="rowgroup" style={{ height: virtual.getTotalSize() }} className="relative min-w-[716px]">
+          <div
+            role="rowgroup"
+            style={{ height: virtual.getTotalSize(), minWidth: least }}
+            className="relative"
+          >
             {virtual.getVirtualItems().map((item) => {
               const row = rows[item.index]!;
               const active = cursor !== null && item.index === rowAt;

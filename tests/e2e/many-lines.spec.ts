@@ -78,7 +78,7 @@ test('a column is filled down, counts are multiplied, lines dragged, a section c
   await cell(page, 'Delivery', COLUMN.name).click();
   await margin.getByText('Copy as another environment').click();
   await margin.getByLabel('Name').fill('Delivery, test');
-  await margin.getByLabel('Share of it').fill('0.1');
+  await margin.getByLabel('Size of it, %').fill('10');
   await margin.getByRole('button', { name: 'Copy the section' }).click();
   await expect(cell(page, 'Delivery, test', COLUMN.name)).toBeVisible();
   await page.getByLabel('Jump to a section').selectOption({ label: 'Delivery, test (2)' });

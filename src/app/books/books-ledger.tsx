@@ -162,12 +162,14 @@ const COLUMNS: readonly LedgerColumn<Row>[] = [
   {
     key: 'effective',
     head: 'Prices of',
+    worth: 6,
     track: '110px',
     cell: (row) => row.revision && <span className="font-mono text-xs">{row.revision.effective}</span>,
   },
   {
     key: 'published',
     head: 'Brought in',
+    worth: 1,
     track: '130px',
     cell: (row) =>
       row.revision && (
@@ -179,17 +181,33 @@ const COLUMNS: readonly LedgerColumn<Row>[] = [
   {
     key: 'currency',
     head: 'Currency',
+    worth: 5,
     track: '80px',
     cell: (row) => <span className="font-normal">{row.revision ? '' : row.book.currency}</span>,
   },
   {
     key: 'regions',
     head: 'Regions',
+    worth: 2,
     track: '80px',
     end: true,
     ruled: true,
     cell: count((revision) => revision.regions),
   },
-  { key: 'offers', head: 'Offers', track: '80px', end: true, cell: count((revision) => revision.offers) },
-  { key: 'rates', head: 'Rates', track: '90px', end: true, cell: count((revision) => revision.rates) },
+  {
+    key: 'offers',
+    head: 'Offers',
+    track: '80px',
+    worth: 3,
+    end: true,
+    cell: count((revision) => revision.offers),
+  },
+  {
+    key: 'rates',
+    head: 'Rates',
+    track: '90px',
+    worth: 4,
+    end: true,
+    cell: count((revision) => revision.rates),
+  },
 ];

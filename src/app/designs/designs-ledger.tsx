@@ -111,20 +111,29 @@ export function DesignsLedger({ designs }: { readonly designs: readonly DesignLi
     {
       key: 'title',
       head: 'Design',
-      track: 'minmax(220px,2fr)',
+      track: 'minmax(180px,2fr)',
       cell: (row) => <span className="truncate font-medium">{row.title}</span>,
       edit: (row) => ({ by: 'open', open: () => acts.open(row.id) }),
     },
-    { key: 'components', head: 'Components', track: '96px', end: true, cell: (row) => row.components },
+    {
+      key: 'components',
+      head: 'Components',
+      track: '96px',
+      worth: 2,
+      end: true,
+      cell: (row) => row.components,
+    },
     {
       key: 'changed',
       head: 'Last change',
+      worth: 4,
       track: '140px',
       cell: (row) => <span suppressHydrationWarning>{writeWhen(row.updatedAt)}</span>,
     },
     {
       key: 'unpriced',
       head: 'Not priced',
+      worth: 3,
       track: '90px',
       end: true,
       cell: (row) => <UnpricedCount count={row.totals?.unpriced ?? 0} />,
@@ -148,6 +157,7 @@ export function DesignsLedger({ designs }: { readonly designs: readonly DesignLi
     {
       key: 'wick',
       head: 'Lean · likely · heavy',
+      worth: 1,
       track: '150px',
       cell: (row) =>
         row.totals && (

@@ -102,17 +102,19 @@ const COLUMNS: readonly LedgerColumn<FoundOffer>[] = [
       </span>
     ),
   },
-  { key: 'book', head: 'Provider', track: '110px', cell: (row) => row.bookTitle },
+  { key: 'book', head: 'Provider', track: '110px', worth: 5, cell: (row) => row.bookTitle },
   {
     key: 'kind',
     head: 'Kind',
+    worth: 3,
     track: 'minmax(110px,1fr)',
     cell: (row) => <span className="truncate">{kindOf(row.kind).label}</span>,
   },
-  { key: 'size', head: 'Size', track: '140px', cell: sizeOf },
+  { key: 'size', head: 'Size', track: '140px', worth: 4, cell: sizeOf },
   {
     key: 'regions',
     head: 'Sold in',
+    worth: 1,
     track: '86px',
     end: true,
     cell: (row) => (
@@ -139,6 +141,7 @@ const COLUMNS: readonly LedgerColumn<FoundOffer>[] = [
   {
     key: 'lot',
     head: 'for',
+    worth: 2,
     track: '130px',
     cell: (row) => <span className="text-soft">{row.price === null ? '' : lotWords(row)}</span>,
   },

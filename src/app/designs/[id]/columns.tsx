@@ -1,16 +1,12 @@
 /** The columns of the design's ledger: what each shows and how it is edited in place. */
 'use client';
-import { CircleAlert, Plus } from 'lucide-react';
 import type { Decimal, Result } from '@/core/base';
 import { kindOf, mainMeter } from '@/core/books';
-import { type Component, type Edit, placeIsTakenOver } from '@/core/design';
+import type { Component, Edit } from '@/core/design';
 import { sentenceFor, writeNumber } from '@/core/display';
-import { commitmentOf, describeTerm } from '@/core/terms';
-import type { LineSummary } from '@/core/range';
-import { Amount, NotPriced } from '@/ui/amount';
 import type { LedgerColumn, OpenEdit, TextEdit } from '@/ui/ledger';
-import { Wick } from '@/ui/wick';
 import { casedText } from './cells/cases-text';
+import { AmountCell, NameCell, shortTerm, WhatCell, WhereCell, WickCell } from './cells/ledger-cells';
 import { editTextOfUse, readCount, readUse, textOfUse } from './cells/use-text';
 import type { Row } from './rows';
 
@@ -27,7 +23,12 @@ export interface ColumnContext {
   readonly explain: () => void;
   readonly place: (component: Component) => string;
   readonly monthHours: (component: Component) => Decimal;
+  /** Columns that say the same in every line: they give way first. */
+  readonly repeats: ReadonlyMap<string, string>;
 }
+
+/** Whatever repeats is worth less than whatever does not. */
+const REPEATS = 10;
 
 type Read = (text: string) => Result<Edit>;
 
@@ -73,11 +74,14 @@ export function ledgerColumns(context: ColumnContext): LedgerColumn<Row>[] {
     (row: Row): TextEdit | OpenEdit | null =>
       row.kind === 'component' ? edit(row.component, row) : null;
   const explains: OpenEdit = { by: 'open', open: context.explain };
+  const worthOf = (key: string, worth: number): number =>
+    context.repeats.has(key) ? worth - REPEATS : worth;
   return [
     {
       key: 'name',
       head: 'Component',
-      track: 'minmax(120px,1.7fr)',
+      track: 'minmax(170px,1.7fr)',
+      title: 'Component',
       cell: (row) => <NameCell row={row} />,
       edit: (row) => {
         if (row.kind === 'section') {
@@ -100,14 +104,18 @@ export function ledgerColumns(context: ColumnContext): LedgerColumn<Row>[] {
     {
       key: 'what',
       head: 'What',
-      track: 'minmax(84px,1.15fr)',
+      track: 'minmax(96px,1.15fr)',
+      worth: worthOf('what', 5),
+      title: 'What',
       cell: (row) => row.kind === 'component' && <WhatCell component={row.component} line={row.line} />,
       edit: forComponent((_, row) => open('offer', row)),
     },
     {
       key: 'where',
       head: 'Where',
-      track: 'minmax(76px,0.95fr)',
+      track: 'minmax(100px,0.95fr)',
+      worth: worthOf('where', 3),
+      title: 'Where',
       cell: (row) =>
         row.kind === 'component' && (
           <WhereCell component={row.component} place={context.place(row.component)} />
@@ -118,6 +126,8 @@ export function ledgerColumns(context: ColumnContext): LedgerColumn<Row>[] {
       key: 'use',
       head: 'Use of each',
       track: '88px',
+      worth: worthOf('use', 4),
+      title: 'Use of each',
       cell: (row) =>
         row.kind === 'component' && (
           <span className="truncate text-soft">
@@ -139,6 +149,8 @@ export function ledgerColumns(context: ColumnContext): LedgerColumn<Row>[] {
       key: 'paid',
       head: 'Paid',
       track: '92px',
+      worth: worthOf('paid', 2),
+      title: 'Paid',
       cell: (row) =>
         row.kind === 'component' && (
           <span className="truncate text-soft">
@@ -151,6 +163,7 @@ export function ledgerColumns(context: ColumnContext): LedgerColumn<Row>[] {
       key: 'count',
       head: 'Count',
       track: '64px',
+      worth: worthOf('count', 6),
       end: true,
       cell: (row) =>
         row.kind === 'component' && (
@@ -178,6 +191,7 @@ export function ledgerColumns(context: ColumnContext): LedgerColumn<Row>[] {
       key: 'wick',
       head: 'Lean · likely · heavy',
       track: 'minmax(92px,132px)',
+      worth: worthOf('wick', 1),
       cell: (row) => <WickCell row={row} currency={context.currency} most={context.most} />,
       edit: (row) => (row.kind === 'component' || row.kind === 'section' ? explains : null),
     },
@@ -188,97 +202,4 @@ export function ledgerColumns(context: ColumnContext): LedgerColumn<Row>[] {
 function isGuess({ kind, guesses }: Component): boolean {
   const meter = mainMeter(kind)?.meter;
   return meter !== undefined && (guesses?.includes(`usage/${meter}`) ?? false);
-}
-
-function NameCell({ row }: { readonly row: Row }) {
-  switch (row.kind) {
-    case 'section':
-      // The cells beside it are empty: a long name may go on into them.
-      return <span className="w-max max-w-[520px] shrink-0 truncate">{row.section.name}</span>;
-    case 'component':
-      return (
-        <span className="flex min-w-0 items-center gap-1.5">
-          <span className="truncate">{row.component.name}</span>
-          {row.line && row.line.notices.length > 0 && (
-            <CircleAlert
-              size={13}
-              className="shrink-0 text-soft"
-              aria-label={row.line.notices.map(sentenceFor).join(' ')}
-            />
-          )}
-        </span>
-      );
-    case 'next-component':
-      return <NextLine text="Next component" indent />;
-    case 'next-section':
-      return <NextLine text="Next section" />;
-  }
-}
-
-function NextLine({ text, indent = false }: { readonly text: string; readonly indent?: boolean }) {
-  return (
-    <span
-      className={`flex cursor-pointer items-center gap-1.5 whitespace-nowrap text-soft ${indent ? 'pl-4' : ''}`}
-    >
-      <Plus size={13} aria-hidden="true" />
-      {text}
-    </span>
-  );
-}
-
-function WhatCell({ component, line }: { readonly component: Component; readonly line: LineSummary | null }) {
-  if (line && !line.priced) {
-    return <span className="truncate">{line.issues.map(sentenceFor).join(' ')}</span>;
-  }
-  const name = line?.offer?.name ?? (component.choice.by === 'sku' ? component.choice.sku : '');
-  if (component.choice.by !== 'cheapest') return <span className="truncate text-soft">{name}</span>;
-  const { vcpu, memory } = component.choice.need;
-  return (
-    <span className="truncate text-soft" title={`cheapest with at least ${vcpu} vCPU and ${memory} GiB`}>
-      {name} · from {vcpu}/{memory}
-    </span>
-  );
-}
-
-/** A dotted line below says that nobody chose the place. */
-function WhereCell({ component, place }: { readonly component: Component; readonly place: string }) {
-  const text = place || (component.kind === 'custom' ? '' : 'choose');
-  if (!placeIsTakenOver(component)) return <span className="truncate text-soft">{text}</span>;
-  return (
-    <span
-      className="truncate text-soft underline decoration-dotted underline-offset-4"
-      title="taken over from the line before"
-    >
-      <span className="sr-only">taken over: </span>
-      {text}
-    </span>
-  );
-}
-
-/** "36 mo, part, exch.": short enough for a column; the margin says it in full. */
-function shortTerm(component: Component): string {
-  const commitment = commitmentOf(component.term);
-  if (!commitment) return describeTerm(component.term);
-  const { months, payment, exchangeable } = commitment;
-  return `${months} mo, ${payment}${exchangeable ? ', exch.' : ''}`;
-}
-
-function AmountCell({ row, currency }: { readonly row: Row; readonly currency: string }) {
-  if (row.kind === 'section')
-    return row.summary && <Amount value={row.summary.printed} currency={currency} strong />;
-  if (row.kind !== 'component' || !row.line) return null;
-  return row.line.printed === null ? <NotPriced /> : <Amount value={row.line.printed} currency={currency} />;
-}
-
-function WickCell({
-  row,
-  currency,
-  most,
-}: {
-  readonly row: Row;
-  readonly currency: string;
-  readonly most: number;
-}) {
-  const wick = row.kind === 'section' ? row.summary?.wick : row.kind === 'component' ? row.line?.wick : null;
-  return wick ? <Wick values={wick} currency={currency} most={most} /> : null;
 }

@@ -10,7 +10,7 @@ export function EmptyDesign({
   readonly onKeys: () => void;
 }) {
   return (
-    <div className="absolute top-[150px] left-[18px] max-w-[440px]">
+    <div className="absolute top-[188px] left-[18px] max-w-[440px] pr-[18px]">
       <h2 className="text-base font-semibold">Nothing written yet</h2>
       <p className="mt-1 text-sm text-soft">
         Write one line for each thing you plan to run: what it is, where, how much of it, how it is paid. Its

@@ -10,6 +10,9 @@ interface LedgerBarProps {
   readonly filtering: Filtering;
   readonly shown: number;
   readonly hidden: ReadonlySet<string>;
+  /** Columns that have no room, and what those say that say the same in every line. */
+  readonly noRoom: readonly string[];
+  readonly repeats: ReadonlyMap<string, string>;
   readonly onFilter: (filtering: Filtering) => void;
   readonly onColumn: (key: string) => void;
   readonly onJump: (section: string) => void;
@@ -18,7 +21,8 @@ interface LedgerBarProps {
 const CONTROL = 'h-6 rounded border border-line bg-surface px-1.5 text-xs text-ink';
 
 export function LedgerBar(props: LedgerBarProps) {
-  const { design, filtering, shown, hidden, onFilter, onColumn, onJump } = props;
+  const { design, filtering, shown, hidden, noRoom, repeats, onFilter, onColumn, onJump } = props;
+  const everywhere = noRoom.flatMap((key) => repeats.get(key) ?? []).filter((text) => text !== '');
   return (
     <div className="flex h-9 shrink-0 items-center gap-2 border-b border-line bg-surface px-[18px] text-xs text-soft max-[700px]:hidden">
       <select
@@ -67,6 +71,11 @@ export function LedgerBar(props: LedgerBarProps) {
           >
             Show all
           </button>
+        </span>
+      )}
+      {everywhere.length > 0 && (
+        <span className="min-w-0 truncate" title="There is no room for what every line repeats">
+          every line: {everywhere.join(', ')}
         </span>
       )}
       <DropdownMenu.Root>

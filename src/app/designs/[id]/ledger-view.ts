@@ -1,9 +1,10 @@
 /** Which rows and columns of the ledger are shown: a filter, and columns one can do without. */
 'use client';
-import { useState } from 'react';
+import { useCallback, useState } from 'react';
 import { kindOf } from '@/core/books';
-import { guessesOf, placeIsTakenOver } from '@/core/design';
+import { type Component, guessesOf, placeIsTakenOver } from '@/core/design';
 import type { LedgerRow } from '@/ui/ledger';
+import { inBounds, type Widths } from '@/ui/ledger-fit';
 import type { Row } from './rows';
 
 export const FILTERS = [
@@ -98,4 +99,44 @@ export function useHiddenColumns(): readonly [ReadonlySet<string>, (key: string)
     setHidden(next);
   };
   return [hidden, toggle];
+}
+
+const WIDTHS_KEPT_AS = 'ledger-column-widths';
+
+/** Kept in the browser, for every design; null: its own width. */
+export function useColumnWidths(): readonly [Widths, (key: string, width: number | null) => void] {
+  const [widths, setWidths] = useState<Widths>(() => {
+    if (typeof localStorage === 'undefined') return {};
+    return readWidths(localStorage.getItem(WIDTHS_KEPT_AS) ?? '');
+  });
+  const setWidth = useCallback((key: string, width: number | null): void => {
+    setWidths((before) => {
+      const { [key]: _, ...others } = before;
+      const next = width === null ? others : { ...others, [key]: width };
+      const rows = Object.entries(next).map(([column, pixels]) => `${column}:${pixels}`);
+      localStorage.setItem(WIDTHS_KEPT_AS, rows.join(','));
+      return next;
+    });
+  }, []);
+  return [widths, setWidth];
+}
+
+/** Reads "what:140,where:96"; whatever is no width is left out. */
+export function readWidths(text: string): Widths {
+  const rows = [...text.matchAll(/(?:^|,)([a-z]+):(\d{1,4})(?=,|$)/g)];
+  return Object.fromEntries(rows.map(([, key = '', pixels]) => [key, inBounds(Number(pixels))]));
+}
+
+/** Columns that say the same in every line, and what; with one line nothing is repeated. */
+export function repeatedIn(
+  components: readonly Component[],
+  texts: Readonly<Record<string, (component: Component) => string>>,
+): ReadonlyMap<string, string> {
+  const found = new Map<string, string>();
+  if (components.length < 2) return found;
+  for (const [key, textOf] of Object.entries(texts)) {
+    const first = textOf(components[0]!);
+    if (components.every((each) => textOf(each) === first)) found.set(key, first);
+  }
+  return found;
 }

@@ -139,6 +139,8 @@ describe('the line over the ledger', () => {
         filtering={{ words: 'web', only: 'all' }}
         shown={1}
         hidden={new Set()}
+        noRoom={[]}
+        repeats={new Map()}
         onFilter={onFilter}
         onColumn={() => undefined}
         onJump={onJump}

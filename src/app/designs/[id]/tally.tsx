@@ -126,7 +126,7 @@ export function Tally({ pricing, design, shelf, client, onOpen }: TallyProps) {
           <Amount value={summary.printed} currency={currency} strong />
         </div>
       </button>
-      <div className="w-[128px] shrink-0">
+      <div className="w-[128px] shrink-0 max-[700px]:hidden">
         <Wick values={summary.wick} currency={currency} most={Number(summary.wick.high) * 1.04} height={26} />
       </div>
       <TallyFigure label="Lean to heavy">

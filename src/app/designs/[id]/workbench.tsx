@@ -2,7 +2,7 @@
 'use client';
 import { useCallback, useMemo, useState } from 'react';
 import { allComponents, type Edit, type Section } from '@/core/design';
-import { Ledger } from '@/ui/ledger';
+import { describeTerm } from '@/core/terms';
 import { Margin } from '@/ui/margin';
 import { tell } from '@/ui/toast';
 import { useOfferTaker } from '../../find';
@@ -13,9 +13,8 @@ import { ledgerColumns, type PickerKind } from './columns';
 import { usePaste } from './paste/use-paste';
 import { OpenPicker, type PickerState } from './pickers/open-picker';
 import { DesignHead } from './design-head';
-import { EmptyDesign } from './empty-design';
-import { LedgerBar } from './ledger-bar';
-import { filteredRows, NO_FILTER, useHiddenColumns } from './ledger-view';
+import { LedgerPage } from './ledger-page';
+import { filteredRows, NO_FILTER, repeatedIn, useHiddenColumns } from './ledger-view';
 import { download, useFindItems } from './find-items';
 import { usePricing, usePricingClient } from './pricing';
 import { rowsOf, widestOf } from './rows';
@@ -84,9 +83,18 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
     moveCursor({ row: section.id, column: 'name', editing: { text: null } });
   }, [apply, moveCursor, session]);
 
+  const repeats = useMemo(
+    () =>
+      repeatedIn(allComponents(design), {
+        where: ({ place }) => placeText(shelf, place),
+        paid: ({ term }) => describeTerm(term),
+      }),
+    [design, shelf],
+  );
   const columns = useMemo(
     () =>
       ledgerColumns({
+        repeats,
         currency: design.currency,
         most,
         apply: (edits) => void apply(edits),
@@ -108,7 +116,7 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
         place: (component) => placeText(shelf, component.place),
         monthHours: (component) => hoursInMonth(design, component, shelf),
       }),
-    [addSection, apply, design, most, open, preview, setView, shelf],
+    [addSection, apply, design, most, open, preview, repeats, setView, shelf],
   );
 
   const takeStep = useCallback(
@@ -199,35 +207,12 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
             />
           )}
           {page === 'ledger' && (
-            <div className="flex min-h-0 min-w-0 flex-1 flex-col">
-              <LedgerBar
-                design={design}
-                filtering={filtering}
-                shown={rows.filter((row) => row.data.kind === 'component').length}
-                hidden={hidden}
-                onFilter={setFiltering}
-                onColumn={toggleColumn}
-                onJump={(section) => {
-                  moveCursor({ row: section, column: 'name' });
-                  toLedger();
-                }}
-              />
-              <Ledger
-                label={`Ledger of ${design.title}`}
-                columns={shownColumns}
-                rows={rows}
-                cursor={cursor}
-                onCursor={moveCursor}
-                selected={selection.keys}
-                drag={{ canDrag: (row) => row.kind === 'component', onDrop: acts.onDrop }}
-                onKey={acts.onKey}
-                autoFocus
-              />
-            </div>
-          )}
-          {page === 'ledger' && allComponents(design).length === 0 && design.sections[0] && (
-            <EmptyDesign
-              onFirst={() => acts.writeNext(design.sections[0]!.id)}
+            <LedgerPage
+              {...{ design, rows, filtering, hidden, repeats, cursor, moveCursor, acts }}
+              columns={shownColumns}
+              selected={selection.keys}
+              onFilter={setFiltering}
+              onColumn={toggleColumn}
               onKeys={() => setDialog('keys')}
             />
           )}

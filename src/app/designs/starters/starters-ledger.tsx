@@ -49,6 +49,7 @@ export function StartersLedger({ starters, first }: StartersLedgerProps) {
     {
       key: 'work',
       head: 'Kind of work',
+      worth: 1,
       track: '112px',
       cell: (row) => <span className="truncate text-soft">{row.work}</span>,
     },

@@ -85,10 +85,10 @@ describe('what is put on top', () => {
   it('is a percentage; of allowances never more than all', () => {
     const { applied } = show();
     enter(box('Contingency, %'), '10');
-    enter(box('Of allowances, %'), '150');
+    enter(box('Allowances, %'), '150');
     expect(fault()).toContain('At most 100 %');
-    fireEvent.keyDown(box('Of allowances, %'), { key: 'Escape' });
-    enter(box('Of allowances, %'), '50');
+    fireEvent.keyDown(box('Allowances, %'), { key: 'Escape' });
+    enter(box('Allowances, %'), '50');
     expect(applied).toEqual([set('contingency', '0.1'), set('allowanceShare', '0.5')]);
   });
 

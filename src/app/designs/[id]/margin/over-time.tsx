@@ -54,7 +54,7 @@ export function OverTime({ design, client, apply }: OverTimeProps) {
       <div className="grid grid-cols-3 gap-1.5">
         {share('Contingency', 'contingency')}
         {share('Tax', 'tax')}
-        {share('Of allowances', 'allowanceShare')}
+        {share('Allowances', 'allowanceShare')}
       </div>
       <div className="grid grid-cols-2 gap-1.5">
         <TextEntry
