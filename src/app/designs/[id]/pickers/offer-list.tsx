@@ -11,6 +11,7 @@ import type { OfferRow } from '@/workers/protocol';
 import { headsFor, OfferCells } from './offer-cells';
 import { Least, Select } from './offer-filter-fields';
 import { columns, features, matchesWords } from './offer-table';
+import { needWords, readNeed, type TypedNeed } from './typed-need';
 
 interface OfferListProps {
   readonly rows: OfferRow[];
@@ -19,21 +20,28 @@ interface OfferListProps {
   readonly component: Component;
   readonly currency: string;
   readonly typed: string;
-  readonly onChoose: (choice: Choice) => void;
+  /** `amount`: how much of it was typed, if so. */
+  readonly onChoose: (choice: Choice, amount?: TypedNeed['amount']) => void;
 }
 
 export function OfferList({ rows, isLoading, component, currency, typed, onChoose }: OfferListProps) {
   const id = useId();
   const server = component.kind === 'server';
-  const need = component.choice.by === 'cheapest' ? component.choice.need : null;
+  const chosenNeed = component.choice.by === 'cheapest' ? component.choice.need : null;
   const [search, setSearch] = useState(typed);
-  const [filters, setFilters] = useState({
-    family: need?.family ?? '',
-    processor: need?.processor ?? '',
-    vcpu: need?.vcpu ?? '',
-    memory: need?.memory ?? '',
+  const need = useMemo(() => readNeed(search, component), [search, component]);
+  const [entered, setFilters] = useState({
+    family: chosenNeed?.family ?? '',
+    processor: chosenNeed?.processor ?? '',
+    vcpu: chosenNeed?.vcpu ?? '',
+    memory: chosenNeed?.memory ?? '',
     soldHere: false,
   });
+  // What is typed as a need stands before what was entered in the fields.
+  const filters = useMemo(
+    () => ({ ...entered, vcpu: need.vcpu ?? entered.vcpu, memory: need.memory ?? entered.memory }),
+    [entered, need],
+  );
   const [at, setAt] = useState<number | null>(null);
   const scroller = useRef<HTMLDivElement>(null);
   const columnFilters = useMemo(
@@ -44,7 +52,7 @@ export function OfferList({ rows, isLoading, component, currency, typed, onChoos
     features,
     columns,
     data: rows,
-    state: { globalFilter: search, columnFilters },
+    state: { globalFilter: need.words, columnFilters },
     initialState: { sorting: [{ id: 'monthly', desc: false }] },
     globalFilterFn: (row, _column, value) => matchesWords(row.original, String(value)),
     enableSortingRemoval: false,
@@ -72,7 +80,7 @@ export function OfferList({ rows, isLoading, component, currency, typed, onChoos
   }, [isLoading]);
 
   const choose = (row: OfferRow | undefined): void => {
-    if (row?.soldHere) onChoose({ by: 'sku', sku: row.sku });
+    if (row?.soldHere) onChoose({ by: 'sku', sku: row.sku }, need.amount);
   };
   const move = (to: number): void => {
     const next = Math.max(0, Math.min(shown.length - 1, to));
@@ -119,7 +127,9 @@ export function OfferList({ rows, isLoading, component, currency, typed, onChoos
             aria-expanded="true"
             aria-controls={`${id}-list`}
             aria-activedescendant={shown.length > 0 ? `${id}-${active}` : undefined}
-            placeholder="name, size such as 4/16, family"
+            placeholder={
+              server ? 'name, family, or a need: 4/16, 8 vCPU 32' : 'name, or how much of what: 500 GB ssd'
+            }
             className={INPUT}
           />
         </label>
@@ -220,6 +230,7 @@ export function OfferList({ rows, isLoading, component, currency, typed, onChoos
       <div className="flex items-center justify-between gap-4 border-t border-line px-4 py-2.5 text-sm text-soft">
         <span aria-live="polite">
           {shown.length} of {rows.length} shown{notSold > 0 ? `, ${notSold} not sold here` : ''}
+          {needWords(need) && `; needed: ${needWords(need)}`}
         </span>
         {server && (
           <Button

@@ -11,6 +11,7 @@ import type { PricingClient } from '@/workers/client';
 import type { OfferRow } from '@/workers/protocol';
 import { useAsked } from '../use-asked';
 import { OfferList } from './offer-list';
+import type { TypedNeed } from './typed-need';
 
 interface OfferPickerProps {
   readonly client: PricingClient | null;
@@ -18,7 +19,7 @@ interface OfferPickerProps {
   readonly component: Component;
   readonly placeName: string;
   readonly typed: string;
-  readonly onChoose: (choice: Choice) => void;
+  readonly onChoose: (choice: Choice, amount?: TypedNeed['amount']) => void;
   readonly onClose: () => void;
 }
 

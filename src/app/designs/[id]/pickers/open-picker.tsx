@@ -1,11 +1,13 @@
 /** Whichever list is open over the ledger, and the edits that a choice in it means. */
 'use client';
 import type { RefObject } from 'react';
-import type { Kind } from '@/core/books';
-import type { Component, Design, Edit, Section } from '@/core/design';
+import { type Kind, mainMeter } from '@/core/books';
+import type { Component, Design, Edit, Section, UsageEntry } from '@/core/design';
+import { withLikely } from '@/core/usage';
 import { tell } from '@/ui/toast';
 import type { PricingClient } from '@/workers/client';
 import type { PickerKind } from '../columns';
+import { keptRange } from '../cells/use-text';
 import { placeEdits } from '../place-edits';
 import type { Row } from '../rows';
 import { placeText, type ShelfBook } from '../shelf';
@@ -20,6 +22,18 @@ export interface PickerState {
   readonly typed: string;
   /** The cell it opens at. */
   readonly anchor: RefObject<HTMLElement | null>;
+}
+
+/** So much of it as the likely amount; its range goes with it, if it does not hold it. */
+function amountEdit(
+  { id, kind, usage }: Component,
+  { amount, unit }: Pick<UsageEntry, 'amount' | 'unit'>,
+): Edit {
+  const { meter } = mainMeter(kind)!;
+  const { sizes: _, ...before } = usage[meter] ?? {};
+  const range = keptRange(usage[meter], unit);
+  const value = { ...before, unit, amount: withLikely({ likely: amount.likely, ...range }, amount.likely) };
+  return { edit: 'set-usage', id, meter, value };
 }
 
 interface OpenPickerProps {
@@ -91,7 +105,13 @@ export function OpenPicker(props: OpenPickerProps) {
           design={design}
           component={component}
           placeName={placeText(shelf, component.place) || 'no place yet'}
-          onChoose={(value) => choose({ edit: 'set-component', id, field: 'choice', value })}
+          onChoose={(value, amount) => {
+            onClose();
+            onEdits([
+              { edit: 'set-component', id, field: 'choice', value },
+              ...(amount ? [amountEdit(component, amount)] : []),
+            ]);
+          }}
         />
       );
   }
