@@ -64,7 +64,7 @@ export const COMMANDS: readonly Command[] = [
     least: 1,
     most: 1,
     needs: ['books', 'as', 'out'],
-    may: ['variant', 'until', 'agreements'],
+    may: ['variant', 'until', 'agreements', 'by-month'],
     forms: ['text'],
     // What writes sheets and pages takes a second to load.
     run: async (call) => (await import('./report-command')).reportCommand(call),

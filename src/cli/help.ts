@@ -8,7 +8,7 @@ wick diff DESIGN DESIGN --books PATH
     two designs line by line
 wick pay DESIGN --books PATH [--line LINE] [--leave 18]
     the ways of paying for each line that has several; with --leave what ending after so many months costs
-wick report DESIGN --books PATH --as xlsx|pdf|md|json --out FILE [--variant quotation --until 2026-12-31] [--agreements]
+wick report DESIGN --books PATH --as xlsx|pdf|md|json --out FILE [--variant quotation --until 2026-12-31] [--agreements] [--by-month]
     writes the design's report
 wick books check FILE …
     checks price-book files of any size

@@ -40,6 +40,7 @@ const OPTIONS = {
   variant: 'value',
   until: 'value',
   agreements: 'flag',
+  'by-month': 'flag',
   line: 'value',
   leave: 'value',
   book: 'value',

@@ -15,6 +15,7 @@ export async function reportCommand(call: Call): Promise<number> {
     variant: call.one('variant'),
     until: call.one('until'),
     agreements: call.has('agreements') ? '1' : undefined,
+    months: call.has('by-month') ? '1' : undefined,
   });
   if (!options) throw invalid('--variant takes full or quotation, --until a date such as 2026-12-31.');
   const design = readDesignFile(call.given[0]!);

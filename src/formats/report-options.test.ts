@@ -2,13 +2,17 @@ import { describe, expect, it } from 'vitest';
 import { readReportOptions, writeReportOptions } from './report-options';
 
 describe('how a report is asked for', () => {
-  it.each(['', 'agreements=1', 'variant=quotation', 'variant=quotation&until=2026-12-31'])(
-    '“%s” is read and written alike',
-    (query) => {
-      const options = readReportOptions(Object.fromEntries(new URLSearchParams(query)));
-      expect(writeReportOptions(options!)).toBe(query);
-    },
-  );
+  it.each([
+    '',
+    'agreements=1',
+    'months=1',
+    'agreements=1&months=1',
+    'variant=quotation',
+    'variant=quotation&until=2026-12-31',
+  ])('“%s” is read and written alike', (query) => {
+    const options = readReportOptions(Object.fromEntries(new URLSearchParams(query)));
+    expect(writeReportOptions(options!)).toBe(query);
+  });
 
   it('never asks a quotation for agreements, nor a full report for a last day', () => {
     expect(readReportOptions({ variant: 'quotation', agreements: '1' })).toMatchObject({

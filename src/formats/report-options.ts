@@ -1,4 +1,4 @@
-/** How a report is asked for: `variant`, `until`, `agreements` as they stand in an address. */
+/** How a report is asked for: `variant`, `until`, `agreements`, `months` as they stand in an address. */
 import { z } from 'zod';
 import type { ReportOptions } from '@/core/report';
 
@@ -7,13 +7,15 @@ const schema = z
     variant: z.enum(['full', 'quotation']).default('full'),
     until: z.iso.date().optional(),
     agreements: z.literal('1').optional(),
+    months: z.literal('1').optional(),
   })
-  .transform(({ variant, until, agreements }): ReportOptions => {
+  .transform(({ variant, until, agreements, months }): ReportOptions => {
     const quotation = variant === 'quotation';
     return {
       variant,
       validUntil: quotation ? (until ?? null) : null,
       withAgreements: !quotation && agreements === '1',
+      ...(months === '1' ? { byMonth: true } : {}),
     };
   });
 
@@ -23,10 +25,11 @@ export function readReportOptions(given: Readonly<Record<string, unknown>>): Rep
   return read.success ? read.data : null;
 }
 
-export function writeReportOptions({ variant, validUntil, withAgreements }: ReportOptions): string {
+export function writeReportOptions({ variant, validUntil, withAgreements, byMonth }: ReportOptions): string {
   const query = new URLSearchParams();
   if (variant !== 'full') query.set('variant', variant);
   if (validUntil) query.set('until', validUntil);
   if (withAgreements) query.set('agreements', '1');
+  if (byMonth) query.set('months', '1');
   return query.toString();
 }

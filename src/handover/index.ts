@@ -29,7 +29,7 @@ async function write(form: HandoverForm, built: BuiltReport, at: Date): Promise<
     case 'xlsx':
       return reportSheet(built, at);
     case 'pdf':
-      return reportPdf(report, at);
+      return reportPdf(report, at, built.byMonth);
     case 'md':
       return new TextEncoder().encode(reportMarkdown(report));
     case 'json':

@@ -8,17 +8,17 @@ const HEIGHT = 48;
 const NAMED = 12;
 
 const LOOK = StyleSheet.create({
-  chart: { flexDirection: 'row', alignItems: 'flex-end', height: HEIGHT + 22, marginTop: 4, gap: 0 },
+  chart: { flexDirection: 'row', alignItems: 'flex-end', height: HEIGHT + 26, marginTop: 4, gap: 0 },
   column: { flexGrow: 1, flexBasis: 0, alignItems: 'stretch' },
   bar: { backgroundColor: '#17594A', marginHorizontal: 7 },
   name: {
-    fontSize: 6.5,
-    color: '#55635C',
+    fontSize: 8,
+    color: '#17211D',
     textAlign: 'center',
     borderTopWidth: 0.75,
     borderTopColor: '#17211D',
   },
-  most: { fontSize: 6.5, color: '#55635C' },
+  most: { fontSize: 8, color: '#17211D', marginTop: 3 },
 });
 
 interface QuarterBarsProps {

@@ -1,5 +1,6 @@
 /** The lines of a report on paper: with their amounts, and as they were entered. */
 import { Text, View } from '@react-pdf/renderer';
+import type { ReactElement } from 'react';
 import { writeNumber } from '@/core/display';
 import type { Report, ReportLine, ReportSection } from '@/core/report';
 import { Cell } from './pdf-cell';
@@ -34,6 +35,19 @@ export function stretches(sections: readonly ReportSection[]): Stretch[][] {
   return made;
 }
 
+/** So many rows at the least go over to another page. */
+const LAST = 4;
+
+/** The last rows of a table stay together: no page begins with one or two that are left over. */
+export function TogetherAtTheEnd({ rows }: { readonly rows: readonly ReactElement[] }) {
+  return (
+    <>
+      {rows.slice(0, -LAST)}
+      <View wrap={false}>{rows.slice(-LAST)}</View>
+    </>
+  );
+}
+
 export function Lines({
   report,
   sections,
@@ -60,52 +74,54 @@ export function Lines({
           {report.currency} a month
         </Cell>
       </View>
-      {sections.map((section) => (
-        <Section key={section.id} section={section} money={money} />
-      ))}
-      {isLast && (
-        <>
-          <View style={STYLES.total} wrap={false}>
-            <Cell grow={10}>Total</Cell>
-            <Cell grow={2} end>
-              {money(report.total.monthly)}
-            </Cell>
-          </View>
-          <View style={STYLES.double} />
-        </>
-      )}
+      <TogetherAtTheEnd
+        rows={[
+          ...sections.flatMap((section) => sectionRows(section, money)),
+          ...(isLast
+            ? [
+                <View key="total">
+                  <View style={STYLES.total} wrap={false}>
+                    <Cell grow={10}>Total</Cell>
+                    <Cell grow={2} end>
+                      {money(report.total.monthly)}
+                    </Cell>
+                  </View>
+                  <View style={STYLES.double} />
+                </View>,
+              ]
+            : []),
+        ]}
+      />
     </>
   );
 }
 
-function Section({ section, money }: { readonly section: Stretch; readonly money: Money }) {
-  return (
-    <>
-      <View style={STYLES.section} wrap={false} minPresenceAhead={30}>
-        <Cell grow={10}>{section.isContinued ? `${section.name}, continued` : section.name}</Cell>
+function sectionRows(section: Stretch, money: Money): ReactElement[] {
+  return [
+    <View key={`head-${section.id}`} style={STYLES.section} wrap={false} minPresenceAhead={30}>
+      <Cell grow={10}>{section.isContinued ? `${section.name}, continued` : section.name}</Cell>
+      <Cell grow={2} end>
+        {section.isContinued ? '' : money(section.amount)}
+      </Cell>
+    </View>,
+    ...section.lines.map((line) => (
+      <View key={line.id} style={STYLES.row} wrap={false}>
+        <Cell grow={3}>{line.name}</Cell>
+        <Cell grow={3} soft>
+          {whatOf(line)}
+        </Cell>
+        <Cell grow={1} end>
+          {writeNumber(line.count)}
+        </Cell>
+        <Cell grow={3} soft indent>
+          {[line.use, line.paid].filter(Boolean).join('; ')}
+        </Cell>
         <Cell grow={2} end>
-          {section.isContinued ? '' : money(section.amount)}
+          {line.amount === null ? 'not priced' : money(line.amount)}
         </Cell>
       </View>
-      {section.lines.map((line) => (
-        <View key={line.id} style={STYLES.row} wrap={false}>
-          <Cell grow={3}>{line.name}</Cell>
-          <Cell grow={3} soft>
-            {whatOf(line)}
-          </Cell>
-          <Cell grow={1} end>
-            {writeNumber(line.count)}
-          </Cell>
-          <Cell grow={3} soft indent>
-            {[line.use, line.paid].filter(Boolean).join('; ')}
-          </Cell>
-          <Cell grow={2} end>
-            {line.amount === null ? 'not priced' : money(line.amount)}
-          </Cell>
-        </View>
-      ))}
-    </>
-  );
+    )),
+  ];
 }
 
 function whatOf({ offer, kind, provider, region }: ReportLine): string {
@@ -118,16 +134,20 @@ export function Entered({ sections }: { readonly sections: readonly ReportSectio
       <Text style={STYLES.heading} minPresenceAhead={40}>
         Every line as it was entered
       </Text>
-      {sections.flatMap((section) =>
-        section.lines.map((line) => (
-          <View key={line.id} style={STYLES.row} wrap={false}>
-            <Cell grow={2}>{line.name}</Cell>
-            <Cell grow={5} soft>
-              {[...line.settings.map(({ label, value }) => `${label}: ${value}`), ...line.notices].join('. ')}
-            </Cell>
-          </View>
-        )),
-      )}
+      <TogetherAtTheEnd
+        rows={sections.flatMap((section) =>
+          section.lines.map((line) => (
+            <View key={line.id} style={STYLES.row} wrap={false}>
+              <Cell grow={2}>{line.name}</Cell>
+              <Cell grow={5} soft>
+                {[...line.settings.map(({ label, value }) => `${label}: ${value}`), ...line.notices].join(
+                  '. ',
+                )}
+              </Cell>
+            </View>
+          )),
+        )}
+      />
     </>
   );
 }

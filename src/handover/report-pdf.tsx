@@ -7,16 +7,22 @@ import { writeMoney } from '@/core/display';
 import type { Labelled, Report } from '@/core/report';
 import { Cell } from './pdf-cell';
 import { QuarterBars } from './pdf-chart';
-import { Entered, Lines, type Money, stretches } from './pdf-lines';
+import { Entered, Lines, type Money, stretches, TogetherAtTheEnd } from './pdf-lines';
 import { STYLES, registerFonts } from './pdf-style';
 
-export async function reportPdf(report: Report, at: Date): Promise<Uint8Array> {
+export async function reportPdf(report: Report, at: Date, byMonth = false): Promise<Uint8Array> {
   registerFonts();
-  return new Uint8Array(await renderToBuffer(<Paper report={report} at={at} />));
+  return new Uint8Array(await renderToBuffer(<Paper report={report} at={at} byMonth={byMonth} />));
 }
 
-/** Summary, lines, and what stands behind them: pages of their own, so that each repeats its own heads. */
-function Paper({ report, at }: { readonly report: Report; readonly at: Date }) {
+interface PaperProps {
+  readonly report: Report;
+  readonly at: Date;
+  readonly byMonth: boolean;
+}
+
+/** Summary, lines, then months and what stands behind them: pages of their own, so that each repeats its own heads. */
+function Paper({ report, at, byMonth }: PaperProps) {
   const money: Money = (value) => writeMoney(value, report.currency).replaceAll('\u2212', '-');
   const parts = stretches(report.sections);
   const sheet = (children: ReactNode, key?: string) => (
@@ -44,7 +50,6 @@ function Paper({ report, at }: { readonly report: Report; readonly at: Date }) {
           <QuarterBars quarters={report.quarters} currency={report.currency} money={money} />
           <Pairs title="By service category" rows={inMoney(report.byCategory, money)} end />
           <Pairs title="By kind" rows={inMoney(report.byKind, money)} end />
-          <Over report={report} money={money} />
         </>,
       )}
       {parts.map((sections, at) =>
@@ -55,6 +60,7 @@ function Paper({ report, at }: { readonly report: Report; readonly at: Date }) {
       )}
       {sheet(
         <>
+          <Over report={report} money={money} byMonth={byMonth} />
           <Pairs title="Assumptions" rows={report.assumptions} />
           <Pairs title="Agreements" rows={report.agreements} />
           <Pairs title="Not in the total, or not wanted" rows={report.exclusions} />
@@ -112,7 +118,7 @@ function Totals({ report, money }: { readonly report: Report; readonly money: Mo
   );
 }
 
-function Over({ report, money }: { readonly report: Report; readonly money: Money }) {
+function Over({ report, money, byMonth }: Omit<PaperProps, 'at'> & { readonly money: Money }) {
   const row = ({ label, compares, cash }: Report['months'][number], strong = false) => (
     <View key={label} style={strong ? [STYLES.row, STYLES.strong] : STYLES.row} wrap={false}>
       <Cell grow={2}>{label}</Cell>
@@ -124,13 +130,15 @@ function Over({ report, money }: { readonly report: Report; readonly money: Mone
       </Cell>
     </View>
   );
+  const parts = byMonth ? report.months.slice(0, 12) : report.quarters;
+  const name = byMonth ? 'Month' : 'Quarter';
   return (
     <>
       <Text style={STYLES.heading} minPresenceAhead={60}>
-        Months and years, {report.currency}
+        {byMonth ? 'Months' : 'Quarters'} and years, {report.currency}
       </Text>
       <View style={STYLES.head}>
-        <Cell grow={2}>Month</Cell>
+        <Cell grow={2}>{name}</Cell>
         <Cell grow={2} end>
           As it compares
         </Cell>
@@ -138,8 +146,9 @@ function Over({ report, money }: { readonly report: Report; readonly money: Mone
           Cash
         </Cell>
       </View>
-      {report.months.slice(0, 12).map((month) => row(month))}
-      {report.years.map((year) => row(year, true))}
+      <TogetherAtTheEnd
+        rows={[...parts.map((each) => row(each)), ...report.years.map((year) => row(year, true))]}
+      />
     </>
   );
 }
@@ -159,14 +168,16 @@ function Pairs({
       <Text style={STYLES.heading} minPresenceAhead={40}>
         {title}
       </Text>
-      {rows.map((row, index) => (
-        <View key={index} style={STYLES.row} wrap={false}>
-          <Cell grow={2}>{row.label}</Cell>
-          <Cell grow={3} end={end} soft={!end}>
-            {row.value}
-          </Cell>
-        </View>
-      ))}
+      <TogetherAtTheEnd
+        rows={rows.map((row, index) => (
+          <View key={index} style={STYLES.row} wrap={false}>
+            <Cell grow={2}>{row.label}</Cell>
+            <Cell grow={3} end={end} soft={!end}>
+              {row.value}
+            </Cell>
+          </View>
+        ))}
+      />
     </>
   );
 }

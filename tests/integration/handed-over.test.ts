@@ -137,6 +137,33 @@ describe('sheets opened by LibreOffice', () => {
       }
     },
   );
+
+  it('has the months of the first year where they were asked for, and no page of one or two rows', async () => {
+    const [booking] = DEMO_DESIGNS;
+    for (const more of [0, 7, 14, 21, 28, 35]) {
+      const section = booking!.sections[0]!;
+      const copies = Array.from({ length: more }, (_, at) => ({
+        ...section.components[0]!,
+        id: `more-${at}`,
+        name: `Another ${at}`,
+      }));
+      const sections = [
+        { ...section, components: [...section.components, ...copies] },
+        ...booking!.sections.slice(1),
+      ];
+      const built = buildReport({ ...booking!, sections }, books, { ...FULL, byMonth: true });
+      const file = path.join(folder, `months-${more}.pdf`);
+      fs.writeFileSync(file, (await handOver('pdf', built, AT)).bytes);
+      const { stdout } = spawnSync('pdftotext', ['-layout', file, '-'], { encoding: 'utf8' });
+      expect(stdout).toContain('Months and years');
+      expect(stdout).toContain('Month 12');
+      for (const page of stdout.split('\f').slice(0, -1)) {
+        const rows = page.split('\n').filter((row) => row.trim() !== '' && !/Page \d+ of|Made on/.test(row));
+        // The design's title runs above.
+        expect(rows.length, `${more} more lines`).toBeGreaterThan(3);
+      }
+    }
+  });
 });
 
 describe('printed pages read by pdftotext', () => {
@@ -156,6 +183,10 @@ describe('printed pages read by pdftotext', () => {
         if (line.amount !== null) expect(text).toContain(grouped(line.amount));
         for (const word of line.name.split(' ')) expect(text).toContain(word);
       }
+      // Lines come before what becomes of them over the months; those as quarters, unless months are asked for.
+      const [first] = built.report.sections;
+      expect(text.indexOf(first!.name)).toBeLessThan(text.indexOf('Quarters and years'));
+      expect(text).not.toContain('Months and years');
       const pages = text.split('\f').length - 1;
       expect(text).toContain(`Page 1 of ${pages}`);
       expect(text).toContain(`Page ${pages} of ${pages}`);

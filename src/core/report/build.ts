@@ -29,6 +29,8 @@ export interface BuiltReport {
   /** Whether the prices behind the amounts may be shown: not where they would give away what is withheld. */
   readonly open: boolean;
   /** What was priced, for whoever writes the calculation itself. */
+  /** Whether paper shows months where it would show quarters. */
+  readonly byMonth: boolean;
   readonly plan: DesignPlan;
   readonly cases: Readonly<Record<Case, PricedDesign>>;
 }
@@ -77,7 +79,7 @@ export function buildReport(design: Design, books: BookSet, options: ReportOptio
     rates: open ? ratesUsed(likely) : [],
     paying: quotation ? [] : payingOf(shown, books, money),
   };
-  return { report, open, plan, cases };
+  return { report, open, byMonth: options.byMonth ?? false, plan, cases };
 }
 
 interface Money {

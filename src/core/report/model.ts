@@ -13,6 +13,8 @@ export interface ReportOptions {
   readonly validUntil: string | null;
   /** Whether agreements and the list price beside the contracted one are in it. Never in a quotation. */
   readonly withAgreements: boolean;
+  /** On paper every month of the first year by itself; quarters, if not said. */
+  readonly byMonth?: boolean;
 }
 
 export interface Labelled {

@@ -81,6 +81,18 @@ export function ReportHead({ id, title, options, negotiated, today }: ReportHead
             with agreements
           </label>
         )}
+        <label className="flex items-center gap-1.5 text-soft" title="In the PDF; quarters otherwise">
+          <input
+            type="checkbox"
+            checked={options.byMonth ?? false}
+            onChange={(event) => {
+              const { byMonth: _, ...others } = options;
+              show(event.target.checked ? { ...others, byMonth: true } : others);
+            }}
+            className="accent-brand"
+          />
+          month by month
+        </label>
         <Button onClick={() => setLinksOpen(true)}>Links …</Button>
         <Button onClick={() => window.print()}>Print</Button>
         <Menu
