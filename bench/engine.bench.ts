@@ -4,7 +4,8 @@
  */
 import { decimal } from '@/core/base';
 import { allComponents, type Component, type Design } from '@/core/design';
-import { casesOf, createPricer, type DesignPlan, priceCases, priceDesign } from '@/core/pricing';
+import { casesOf, createPricer, type DesignPlan, planOf, priceCases, priceDesign } from '@/core/pricing';
+import { compileProgram } from '@/core/program';
 import { offerIndex } from '@/core/rating';
 import { summaryOf } from '@/core/range';
 import { lacksOf, type Need } from '@/core/sizing';
@@ -119,4 +120,40 @@ function needs(): BenchRow {
   };
 }
 
-printRows('The engine, asked many times', [keystroke(), everything(), variations(), needs()]);
+/** Draws of every entry that the program follows, against the engine asked the same way a hundred times. */
+function draws(): BenchRow {
+  const design = designOfSize(185);
+  const plan = planOf(design, books);
+  const { program } = compileProgram(plan);
+  if (program.inputs.length < 185) throw new Error('the program follows too little');
+  const values = Float64Array.from(program.inputs, ({ value }) => value);
+  let seed = 1;
+  const draw = (): void => {
+    for (let at = 0; at < values.length; at += 1) {
+      seed = (seed * 16807) % 2147483647;
+      values[at] = program.inputs[at]!.value * (0.6 + (0.8 * seed) / 2147483647);
+    }
+    program.run(values);
+  };
+  const all = allComponents(design);
+  return {
+    what: `10 000 draws of 185 lines, ${program.inputs.length} entries, ${program.length} steps`,
+    measured: measure(5, 2, () => {
+      for (let at = 0; at < 10_000; at += 1) draw();
+    }),
+    baseline: {
+      what: '100 pricings, all lines changed',
+      measured: measure(3, 1, () => {
+        for (let at = 0; at < 100; at += 1) {
+          const instead = new Map(
+            all.map((each) => [each.id, counted(design, each.id, String(1 + (at % 9)))]),
+          );
+          plan.pricer.price(plan, { case: 'likely', instead });
+        }
+      }),
+    },
+    aim: '< 1 s',
+  };
+}
+
+printRows('The engine, asked many times', [keystroke(), everything(), variations(), needs(), draws()]);

@@ -5,7 +5,8 @@
  */
 import ExcelJs from 'exceljs';
 import { mainMeter } from '@/core/books';
-import { type BuiltReport, liveComponents, mainEntries, workingsOf } from '@/core/report';
+import { stepsOf } from '@/core/program';
+import { type BuiltReport, liveComponents, mainEntries } from '@/core/report';
 import { addLines, type LinesPlan } from './sheet-lines';
 import { addAssumptions, addMonths, addPaying, addRates } from './sheet-others';
 import { addSummary } from './sheet-summary';
@@ -28,7 +29,7 @@ export async function reportSheet(built: BuiltReport, at: Date): Promise<Uint8Ar
       design.sections.flatMap((section) => section.components.map((each) => [each.id, each])),
     ),
     // Where the prices are withheld there are no formulas below the amounts either.
-    workings: open ? workingsOf(cases.likely, names) : null,
+    workings: open ? stepsOf(cases.likely, names) : null,
     live,
     mains: mainEntries(design),
     meterOf: (kind) => mainMeter(kind)?.label ?? '',

@@ -1,5 +1,5 @@
 /** One step of the calculation as a spreadsheet formula over the cells of its parts. */
-import type { WorkingRow } from '@/core/report';
+import type { WorkingRow } from '@/core/program';
 import { assertNever } from '@/core/base';
 
 /** Null: the row holds a value, not a formula. `cell` names the cell of another row's value. */

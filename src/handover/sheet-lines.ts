@@ -4,7 +4,8 @@ import { decimal, type Decimal } from '@/core/base';
 import type { Kind } from '@/core/books';
 import type { Component } from '@/core/design';
 import { minorDigits } from '@/core/money';
-import type { Report, ReportLine, Workings } from '@/core/report';
+import type { Workings } from '@/core/program';
+import type { Report, ReportLine } from '@/core/report';
 import {
   asEntry,
   asSection,

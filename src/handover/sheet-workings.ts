@@ -1,6 +1,6 @@
 /** Every step of every amount as a row with its formula; prices and entries are cells of their own. */
 import type { Workbook } from 'exceljs';
-import type { Workings } from '@/core/report';
+import type { Workings } from '@/core/program';
 import { formulaOf } from './sheet-formulas';
 import {
   entryKey,

@@ -21,6 +21,7 @@ const CORE_RANKS: Readonly<Record<string, number>> = {
   rating: 6,
   design: 6,
   pricing: 7,
+  program: 8,
   analysis: 8,
   range: 9,
   display: 10,

@@ -8,7 +8,7 @@ import { kindOf } from '../books';
 import type { Component } from '../design';
 import type { Charge } from '../rates';
 import { type Agreement, discountFor, type EarlyEnd, marginFor, type Part } from '../terms';
-import { difference, type Figure, given, negotiated, product, sum } from '../trace';
+import { difference, entered, type Figure, given, negotiated, product, sum } from '../trace';
 import { conversionFactor } from '../units';
 import { readCase } from '../usage';
 import type { ChargedLine } from './charges';
@@ -49,7 +49,10 @@ export function agreedLine(line: ChargedLine, owner: Owner, context: PriceContex
   const agreed = line.parts.map((part) => agreedPart(part, owner, context.agreements, notices));
   const parts = context.design.sold ? agreed.map(soldPart) : agreed;
   const borne = component.borne
-    ? given('Borne by this design', decimal(readCase(component.borne, context.case)), '')
+    ? entered('Borne by this design', decimal(readCase(component.borne, context.case)), '', {
+        component: component.id,
+        entry: 'borne',
+      })
     : null;
   const bear = (figure: Figure): Figure =>
     borne ? product('This design’s share', currency, [figure, borne]) : figure;

@@ -19,7 +19,7 @@ import {
 } from '../base';
 import type { Rate } from '../books';
 import type { Component } from '../design';
-import { type Figure, given, product, sum } from '../trace';
+import { entered, type Figure, given, product, sum } from '../trace';
 import {
   alike,
   atLeastIfAny,
@@ -196,7 +196,10 @@ function wholeMeter(
 /** The stated units, or those that always run: the baseline of peaks, the floor of autoscale, else all. */
 function committedUnits(component: Component, count: Figure, which: Case): Figure {
   if (component.committed) {
-    return given('Committed units', decimal(readCase(component.committed, which)), count.unit);
+    return entered('Committed units', decimal(readCase(component.committed, which)), count.unit, {
+      component: component.id,
+      entry: 'committed',
+    });
   }
   const { running } = component;
   const always =

@@ -44,7 +44,13 @@ export interface Subject {
 
 export function demandsOf(subject: Subject, context: PriceContext): Result<Demands> {
   const { component, hoursInMonth, count } = subject;
-  const time = runningTime(component.running, hoursInMonth, context.case, component.load ?? null);
+  const time = runningTime(
+    component.running,
+    hoursInMonth,
+    context.case,
+    component.load ?? null,
+    component.id,
+  );
   if (!time.ok) return time;
   const meters = metersOf(subject);
   if (!meters.ok) return meters;

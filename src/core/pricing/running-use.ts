@@ -3,7 +3,7 @@ import { decimal, type Decimal, err, issue, type Issue, must, ok, type Result } 
 import type { Rate } from '../books';
 import type { FreeParts } from '../rates';
 import type { Rank } from '../terms';
-import { type Figure, given, product, sum } from '../trace';
+import { entered, type Figure, given, product, sum } from '../trace';
 import { conversionFactor, unitOf } from '../units';
 import { atLeast, type Case, type Cased, type Increment, readCase, type Week } from '../usage';
 import { billedRanks, billedWeeks, leastUnits } from './billed-hours';
@@ -185,10 +185,14 @@ function sizeOf(context: MeterContext, what: keyof typeof SIZE_LABELS): Decimal 
 export function freeParts(context: Pick<MeterContext, 'component' | 'case'>): FreeParts | null {
   const { size } = context.component;
   if (!size) return null;
-  const read = (value: Cased, which: Case): Decimal => decimal(readCase(value, which));
+  const part = (label: string, entry: string, value: Cased, unit: string): Figure =>
+    entered(label, decimal(readCase(value, context.case)), unit, {
+      component: context.component.id,
+      entry: `size/${entry}`,
+    });
   return {
-    vcpu: given('vCPU', read(size.vcpu, context.case), 'vCPU'),
-    memory: given('Memory', read(size.memory, context.case), 'GiB'),
-    gpu: size.gpu ? given('GPU', read(size.gpu, context.case), 'GPU') : null,
+    vcpu: part('vCPU', 'vcpu', size.vcpu, 'vCPU'),
+    memory: part('Memory', 'memory', size.memory, 'GiB'),
+    gpu: size.gpu ? part('GPU', 'gpu', size.gpu, 'GPU') : null,
   };
 }

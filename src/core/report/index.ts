@@ -2,4 +2,3 @@ export * from './build';
 export { agreementWords } from './assumptions';
 export type * from './model';
 export * from './live-entries';
-export * from './workings';

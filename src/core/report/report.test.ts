@@ -6,8 +6,8 @@ import { anyWideDesign, WIDE_BOOKS } from '@tests/support/wide-designs';
 import { addAll, decimal } from '../base';
 import type { Design } from '../design';
 import { planOf, priceDesign, printedAmounts } from '../pricing';
-import { reevaluate } from '../trace';
-import { agreementWords, buildReport, liveComponents, mainEntries, type Report, workingsOf } from './index';
+import { reevaluate } from '@tests/support/reevaluate';
+import { agreementWords, buildReport, liveComponents, mainEntries, type Report } from './index';
 
 const SMALL_BOOKS = smallBooks();
 const FULL = { variant: 'full', validUntil: null, withAgreements: true } as const;
@@ -160,25 +160,7 @@ describe('a full report without agreements', () => {
   });
 });
 
-describe('the workings', () => {
-  it('are rows that only refer to rows before them, and end at the lines’ amounts', () => {
-    const design = designOf([
-      serverOf('a', { count: { likely: '3' } }),
-      transferOf('out', { likely: '1500' }),
-      transferOf('more', { likely: '900' }),
-      volumeOf('disk', { likely: '80' }),
-      storeOf('store', { stored: { amount: { likely: '40' }, unit: 'GB' } }),
-    ]);
-    const { cases } = buildReport(design, SMALL_BOOKS, FULL);
-    const { rows, roots } = workingsOf(cases.likely, new Map());
-    rows.forEach((row, index) => row.parts.forEach((part) => expect(part).toBeLessThan(index)));
-    for (const line of cases.likely.sections[0]!.lines) {
-      if (line.status === 'priced') {
-        expect(rows[roots.get(line.id)!]!.value.toString()).toBe(line.monthly.value.toString());
-      }
-    }
-  });
-
+describe('the entries of a sheet', () => {
   it('follow a changed count or quantity wherever they say so', () => {
     fc.assert(
       fc.property(anyWideDesign, fc.integer({ min: 2, max: 30 }), (design, tenths) => {

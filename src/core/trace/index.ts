@@ -1,3 +1,2 @@
 export * from './figure';
-export * from './live';
 export * from './plain';

@@ -3,7 +3,7 @@
  * one unit; patterns with several units give unit-hours. Source: pricing rules, "Running patterns"; needs F1, F2, F23.
  */
 import { assertNever, type Decimal, decimal, err, issue, ok, type Result } from '../base';
-import { difference, type Figure, given, least, product, quotient, sum } from '../trace';
+import { difference, entered, type Figure, given, least, product, quotient, sum } from '../trace';
 import { type Case, type Cased, readCase } from './cased';
 import type { Load } from './load';
 import type { Running } from './pattern';
@@ -46,8 +46,10 @@ export function runningTime(
   hoursInMonth: Decimal,
   which: Case,
   load: Load | null = null,
+  /** Whose pattern it is: what was entered is marked so in the figures. */
+  component: string | null = null,
 ): Result<RunningTime> {
-  const simple = hoursOf(running, hoursInMonth, which);
+  const simple = hoursOf(running, hoursInMonth, which, component);
   if (!simple.ok) return simple;
   if (simple.value) return ok(new SimpleTime(simple.value, running, which, hoursInMonth));
   const month = { runHours: hoursInMonth, monthHours: hoursInMonth, runs: null };
@@ -89,12 +91,32 @@ class SimpleTime implements RunningTime {
   }
 }
 
+type Own = (label: string, value: Decimal, unit: string, entry: string) => Figure;
+
+function ownEntry(
+  component: string | null,
+  entry: string,
+  label: string,
+  value: Decimal,
+  unit: string,
+): Figure {
+  return component === null
+    ? given(label, value, unit)
+    : entered(label, value, unit, { component, entry: `running/${entry}` });
+}
+
 type Simple = Pick<RunningTime, 'hours' | 'spells'>;
 type HoursOf = Simple | null;
 
 /** Null: the hours follow from the profile. */
-function hoursOf(running: Running, hoursInMonth: Decimal, which: Case): Result<HoursOf> {
+function hoursOf(
+  running: Running,
+  hoursInMonth: Decimal,
+  which: Case,
+  component: string | null,
+): Result<HoursOf> {
   const month = given('Hours of the month', hoursInMonth, 'hour');
+  const own: Own = (label, value, unit, entry) => ownEntry(component, entry, label, value, unit);
   const read = (value: Cased): Decimal => decimal(readCase(value, which));
   switch (running.pattern) {
     case 'always':
@@ -102,16 +124,19 @@ function hoursOf(running: Running, hoursInMonth: Decimal, which: Case): Result<H
     case 'hours': {
       const hours = read(running.hoursPerMonth);
       if (hours.isNegative()) return negative(hours.toString());
-      return within(given('Hours run in the month', hours, 'hour'), hoursInMonth, null);
+      return within(own('Hours run in the month', hours, 'hour', 'hoursPerMonth'), hoursInMonth, null);
     }
     case 'days': {
       const [hours, days] = [read(running.hoursPerDay), read(running.daysPerMonth)];
       const refused = dayFault(hours, days, 31);
       if (refused) return refused;
-      const parts = [given('Hours a day', hours, 'h/day'), given('Days a month', days, 'day')];
+      const parts = [
+        own('Hours a day', hours, 'h/day', 'hoursPerDay'),
+        own('Days a month', days, 'day', 'daysPerMonth'),
+      ];
       const spells = hours.equals(24)
         ? null
-        : { count: parts[1]!, hoursEach: given('Hours of one run', hours, 'hour') };
+        : { count: parts[1]!, hoursEach: own('Hours of one run', hours, 'hour', 'hoursPerDay') };
       return within(product('Hours run in the month', 'hour', parts), hoursInMonth, spells);
     }
     case 'weekdays': {
@@ -120,26 +145,28 @@ function hoursOf(running: Running, hoursInMonth: Decimal, which: Case): Result<H
       if (refused) return refused;
       const week = given('Hours of a week', decimal(WEEK_HOURS), 'hour');
       const perWeek = product('Hours a week', 'hour', [
-        given('Hours a day', hours, 'h/day'),
-        given('Days a week', days, 'day'),
+        own('Hours a day', hours, 'h/day', 'hoursPerDay'),
+        own('Days a week', days, 'day', 'daysPerWeek'),
       ]);
       const share = quotient('Share of the week', '', [perWeek, week]);
       const count = product('Runs a month', 'run', [
-        given('Days a week', days, 'day'),
+        own('Days a week', days, 'day', 'daysPerWeek'),
         quotient('Weeks of the month', 'week', [month, week]),
       ]);
       // Days without a gap between them are one run, as in a drawn week.
-      const spells = hours.equals(24) ? null : { count, hoursEach: given('Hours of one run', hours, 'hour') };
+      const spells = hours.equals(24)
+        ? null
+        : { count, hoursEach: own('Hours of one run', hours, 'hour', 'hoursPerDay') };
       return within(product('Hours run in the month', 'hour', [month, share]), hoursInMonth, spells);
     }
     case 'asleep':
-      return awakeHours(running, month, which);
+      return awakeHours(running, month, which, own);
     case 'runs': {
       const [count, minutes] = [read(running.perMonth), read(running.minutesEach)];
       if (count.isNegative() || minutes.isNegative()) return negative(`${count} × ${minutes} min`);
-      const runs = given('Runs a month', count, 'run');
+      const runs = own('Runs a month', count, 'run', 'perMonth');
       const each = quotient('Hours each', 'hour', [
-        given('Minutes each', minutes, 'minute'),
+        own('Minutes each', minutes, 'minute', 'minutesEach'),
         given('Minutes of an hour', decimal(60), 'minute'),
       ]);
       const spells = { count: runs, hoursEach: each };
@@ -158,19 +185,20 @@ function awakeHours(
   running: Extract<Running, { pattern: 'asleep' }>,
   month: Figure,
   which: Case,
+  own: Own,
 ): Result<HoursOf> {
   const share = decimal(readCase(running.share, which));
   if (share.isNegative() || share.greaterThan(1)) {
     return err(issue('share.out-of-range', ['running', 'share'], { share: share.toString() }));
   }
-  const asleep = product('Asleep', 'hour', [month, given('Share of the month asleep', share, '')]);
+  const asleep = product('Asleep', 'hour', [month, own('Share of the month asleep', share, '', 'share')]);
   const awake = difference('Awake', 'hour', [month, asleep]);
   if (!running.wakeUps) return ok({ hours: awake, spells: null });
-  const wakeUps = given('Wakings a month', decimal(readCase(running.wakeUps, which)), 'waking');
+  const wakeUps = own('Wakings a month', decimal(readCase(running.wakeUps, which)), 'waking', 'wakeUps');
   const minutes = decimal(running.idleMinutes ? readCase(running.idleMinutes, which) : 0);
   if (wakeUps.value.isNegative() || minutes.isNegative()) return negative(wakeUps.value.toString());
   const delay = quotient('Idle delay', 'hour', [
-    given('Idle minutes before sleep', minutes, 'minute'),
+    own('Idle minutes before sleep', minutes, 'minute', 'idleMinutes'),
     given('Minutes of an hour', decimal(60), 'minute'),
   ]);
   const withDelay = sum('Awake, with the idle delay after each waking', 'hour', [

@@ -28,7 +28,7 @@ export interface Workings {
   readonly roots: ReadonlyMap<string, number>;
 }
 
-export function workingsOf({ sections }: PricedDesign, names: ReadonlyMap<string, string>): Workings {
+export function stepsOf({ sections }: PricedDesign, names: ReadonlyMap<string, string>): Workings {
   const rows: WorkingRow[] = [];
   const known = new Map<unknown, number>();
   const roots = new Map<string, number>();

@@ -1,0 +1,32 @@
+/** Entries of a component by the names that traces mark them with: reading one, and putting another value in its place. */
+import type { Component } from '../design';
+import type { Cased, Running } from '../usage';
+
+/** The component with another value of one entry, in every case; null: it has no such entry. */
+export function withEntry(component: Component, entry: string, value: string): Component | null {
+  const cased: Cased = { likely: value };
+  const [group, field = ''] = entry.split('/');
+  switch (group) {
+    case 'count':
+      return { ...component, count: cased };
+    case 'usage': {
+      const known = component.usage[field];
+      if (!known || known.sizes) return null;
+      return { ...component, usage: { ...component.usage, [field]: { ...known, amount: cased } } };
+    }
+    case 'running': {
+      if (!(field in component.running)) return null;
+      return { ...component, running: { ...component.running, [field]: cased } as Running };
+    }
+    case 'size': {
+      if (!component.size || !(field in component.size)) return null;
+      return { ...component, size: { ...component.size, [field]: cased } };
+    }
+    case 'committed':
+      return component.committed ? { ...component, committed: cased } : null;
+    case 'borne':
+      return component.borne ? { ...component, borne: cased } : null;
+    default:
+      return null;
+  }
+}
