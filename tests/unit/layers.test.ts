@@ -128,6 +128,25 @@ describe('layers', () => {
     expect(breaches).toEqual([]);
   });
 
+  it('in pricing, ask a book only where offers are looked up', () => {
+    const lookUp = new Set([
+      'core/pricing/book-set.ts',
+      'core/pricing/choose.ts',
+      'core/pricing/conditions.ts',
+      'core/pricing/kept.ts',
+      'core/pricing/resolve.ts',
+      'core/pricing/run.ts',
+    ]);
+    const asking = files
+      .map((file) => path.relative(SRC, file))
+      .filter(
+        (file) =>
+          file.startsWith('core/pricing/') &&
+          /\bPriceBook\b/.test(fs.readFileSync(path.join(SRC, file), 'utf8')),
+      );
+    expect(asking.filter((file) => !lookUp.has(file))).toEqual([]);
+  });
+
   it('have no import cycles', () => {
     const known = new Set(files.map((file) => path.relative(SRC, file)));
     const resolve = (target: string): string | undefined =>
