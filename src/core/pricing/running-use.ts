@@ -5,7 +5,7 @@ import type { FreeParts } from '../rates';
 import type { Rank } from '../terms';
 import { entered, type Figure, given, product, sum } from '../trace';
 import { conversionFactor, unitOf } from '../units';
-import { atLeast, type Case, type Cased, type Increment, readCase, type Week } from '../usage';
+import { atLeast, type Cased, type Increment, readCase, type Week } from '../usage';
 import { billedRanks, billedWeeks, leastUnits } from './billed-hours';
 import {
   convertFigure,

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { smallBooks } from '@tests/support/books';
-import { agreementOf, designOf, serverOf, storeOf, transferOf, volumeOf } from '@tests/support/designs';
+import { agreementOf, designOf, serverOf, transferOf } from '@tests/support/designs';
 import { anyWideDesign, WIDE_BOOKS } from '@tests/support/wide-designs';
 import { addAll, decimal } from '../base';
 import type { Design } from '../design';

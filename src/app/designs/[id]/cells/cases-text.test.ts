@@ -4,7 +4,7 @@ import { componentOf, serverOf, storeOf } from '@tests/support/designs';
 import { decimal } from '@/core/base';
 import type { Component, Edit } from '@/core/design';
 import type { Cased } from '@/core/usage';
-import { readWhole } from '../margin/settings-props';
+import { readWhole } from './number-text';
 import { casedText, readCased } from './cases-text';
 import { editTextOfUse, readCount, readUse } from './use-text';
 

@@ -9,7 +9,7 @@ import { describeRunning, describeUse, usesRunning, writeNumber } from '@/core/d
 import { convertQuantity, readQuantity } from '@/core/units';
 import { CASES, type Cased, type Running, runningHours, sure } from '@/core/usage';
 import { casedText, partsOf, readCased } from './cases-text';
-import { readWhole } from '../margin/settings-props';
+import { readAmount, readWhole } from './number-text';
 
 export function textOfUse(component: Component): string {
   if (usesRunning(component)) return describeRunning(component.running);
@@ -43,7 +43,7 @@ export function readUse(component: Component, text: string, monthHours: Decimal)
   const unit = unitOf(text, current?.unit ?? meter.enteredIn);
   if (!unit.ok) return unit;
   const before = current && { likely: '0', ...rangeInUnit(current, unit.value) };
-  const amount = readCased(text, before, readAmountIn(unit.value));
+  const amount = readCased(text, before, readAmount(unit.value));
   if (!amount.ok) return amount;
   const { sizes: _, ...rest } = current ?? {};
   const value: UsageEntry = { ...rest, amount: amount.value, unit: unit.value };
@@ -56,14 +56,6 @@ function unitOf(text: string, usual: string): Result<string> {
   if (!parts) return err(issue('range.parts'));
   const quantity = readQuantity(parts[1] ?? parts[0], usual);
   return quantity.ok ? ok(quantity.value.unit) : quantity;
-}
-
-function readAmountIn(unit: string): (text: string) => Result<string> {
-  return (text) => {
-    const quantity = readQuantity(text, unit);
-    const inUnit = quantity.ok ? convertQuantity(quantity.value, unit) : quantity;
-    return inUnit.ok ? ok(inUnit.value.amount.toDecimalPlaces(18).toString()) : inUnit;
-  };
 }
 
 /** The amount as it was, in the unit that is used from now on. */
@@ -121,7 +113,7 @@ function readHours(text: string, before: Running): Result<Running> {
     });
   }
   const known = before.pattern === 'hours' ? before.hoursPerMonth : null;
-  const hours = readCased(text, known, readAmountIn('hour'));
+  const hours = readCased(text, known, readAmount('hour'));
   return hours.ok ? ok({ pattern: 'hours', hoursPerMonth: hours.value }) : hours;
 }
 

@@ -7,7 +7,7 @@ import { UNIT_CODES, unitOf } from '@/core/units';
 import { readTiers, tiersText } from '../cells/charge-text';
 import { percentText, readPercent } from '../cells/percent-text';
 import type { ShelfBook } from '../shelf';
-import { readNumber } from './settings-props';
+import { readNumber } from '../cells/number-text';
 
 /** What may be negotiated. */
 export const AGREED = [

@@ -15,7 +15,7 @@ import {
   tiersText,
 } from '../cells/charge-text';
 import { ReadEntry } from './read-entry';
-import { readNumber } from './settings-props';
+import { readNumber } from '../cells/number-text';
 
 interface ChargeEntriesProps {
   readonly row: CustomCharge;

@@ -16,7 +16,8 @@ import { LicenceEntries } from './licence-entries';
 import { LoadEntries } from './load-entries';
 import { CommittedEntries, MonthEntries, SizeEntries, StoppableEntry } from './more-entries';
 import { RunningEntries } from './running-entries';
-import { readWhole, type SettingsProps } from './settings-props';
+import type { SettingsProps } from './settings-props';
+import { readWhole } from '../cells/number-text';
 import { BorneEntry, LaterEntries, TakenPlaceNote, ZonesEntry } from './shared-entries';
 import { UsageEntries } from './usage-entries';
 

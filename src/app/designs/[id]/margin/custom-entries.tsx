@@ -7,7 +7,8 @@ import { Button } from '@/ui/button';
 import { CasedEntry } from './cased-entry';
 import { ChargeEntries } from './charge-entries';
 import { ReadEntry } from './read-entry';
-import { readNumber, setField, type SettingsProps } from './settings-props';
+import { setField, type SettingsProps } from './settings-props';
+import { readNumber } from '../cells/number-text';
 import { UnitSelect } from './usage-entries';
 
 const FIRST: CustomCharge = {

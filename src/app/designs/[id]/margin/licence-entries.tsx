@@ -5,7 +5,8 @@ import { kindOf } from '@/core/books';
 import type { LicenceChoice } from '@/core/design';
 import { CasedEntry } from './cased-entry';
 import { ReadEntry } from './read-entry';
-import { readNumber, setField, type SettingsProps } from './settings-props';
+import { setField, type SettingsProps } from './settings-props';
+import { readNumber } from '../cells/number-text';
 
 const PRODUCT = /^[A-Za-z0-9][A-Za-z0-9._-]{0,79}$/;
 

@@ -4,7 +4,8 @@ import type { ReactNode } from 'react';
 import { type Cased, type Load, type LoadPeak, sure } from '@/core/usage';
 import { Button } from '@/ui/button';
 import { CasedEntry } from './cased-entry';
-import { readAmount, readNumber, setField, type SettingsProps } from './settings-props';
+import { setField, type SettingsProps } from './settings-props';
+import { readAmount, readNumber } from '../cells/number-text';
 import { WeeklyWindow } from './weekly-window';
 
 const FIRST: Load = { rate: { by: 'requests', perSecond: sure('10') } };

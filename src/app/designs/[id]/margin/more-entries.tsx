@@ -7,7 +7,8 @@ import { commitmentOf } from '@/core/terms';
 import { type Cased, sure } from '@/core/usage';
 import { CasedEntry } from './cased-entry';
 import { ReadEntry } from './read-entry';
-import { readNumber, readWhole, setField, type SettingsProps } from './settings-props';
+import { setField, type SettingsProps } from './settings-props';
+import { readNumber, readWhole } from '../cells/number-text';
 
 export function SizeEntries({ component, lacks, apply, preview }: SettingsProps) {
   const { size } = component;

@@ -8,7 +8,8 @@ import { runningEdit } from '../cells/use-text';
 import { CasedEntry } from './cased-entry';
 import { percentText, readPercent } from '../cells/percent-text';
 import { RunningSummary } from './running-summary';
-import { readAmount, readNumber, readWhole, type SettingsProps } from './settings-props';
+import type { SettingsProps } from './settings-props';
+import { readAmount, readNumber, readWhole } from '../cells/number-text';
 import { WeekEditor } from './week-editor';
 import { WeeklyWindow } from './weekly-window';
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { readAmount, readNumber, readWhole } from './settings-props';
+import { readAmount, readNumber, readWhole } from '../cells/number-text';
 
 describe('what is typed into the margin', () => {
   it.each([

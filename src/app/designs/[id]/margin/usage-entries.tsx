@@ -8,7 +8,8 @@ import { Button } from '@/ui/button';
 import { CasedEntry } from './cased-entry';
 import { GuessMark } from './guess-mark';
 import { SizesEntry } from './sizes-entry';
-import { readAmount, readNumber, type SettingsProps } from './settings-props';
+import type { SettingsProps } from './settings-props';
+import { readAmount, readNumber } from '../cells/number-text';
 
 interface UsageProps extends SettingsProps {
   readonly meter: MeterDefinition;
