@@ -2,7 +2,7 @@
 import 'server-only';
 import { randomUUID } from 'node:crypto';
 import { Worker } from 'node:worker_threads';
-import { connect, installationOf, LOCAL_WORKSPACE, repositories } from '@/data';
+import { changeFeed, connect, installationOf, LOCAL_WORKSPACE, repositories } from '@/data';
 import type { Desk, Lane } from '@/desk/protocol';
 import { deskOf, ThreadDesk } from '@/desk/threads';
 import { AppError, type Context, LiveHub, priceAfterEdit, type Stores, WhenQuiet } from '@/operations';
@@ -40,7 +40,7 @@ export async function installation(): Promise<string> {
 }
 
 export function liveHub(): LiveHub {
-  return (shared.live ??= new LiveHub());
+  return (shared.live ??= new LiveHub(changeFeed(database(), process.env.DATABASE_URL!), randomUUID()));
 }
 
 const MOST_WAITING: Readonly<Record<Lane, number>> = { team: 20, stranger: 6, background: 10_000 };

@@ -1,3 +1,4 @@
+export { changeFeed } from './change-feed';
 export { connect } from './connect';
 export * from './migrate';
 export * from './repositories';

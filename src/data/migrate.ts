@@ -8,6 +8,7 @@ import * as calculation from './migrations/m005-calculation';
 import * as lineAmounts from './migrations/m006-line-amounts';
 import * as installation from './migrations/m007-installation';
 import * as linkHashes from './migrations/m008-link-hashes';
+import * as changeFeed from './migrations/m009-change-feed';
 import type { Database } from './schema';
 
 const MIGRATIONS: Readonly<Record<string, Migration>> = {
@@ -19,6 +20,7 @@ const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '006-line-amounts': lineAmounts,
   '007-installation': installation,
   '008-link-hashes': linkHashes,
+  '009-change-feed': changeFeed,
 };
 
 export async function migrate(db: Kysely<Database>): Promise<void> {

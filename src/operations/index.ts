@@ -11,6 +11,7 @@ export * from './history';
 export * from './kept';
 export { KEPT_WHATS } from './kept-ports';
 export * from './links';
+export * from './change-feed';
 export * from './live';
 export * from './report';
 export { requireSameBook } from './same-book';

@@ -17,7 +17,6 @@ import {
   importDesign,
   listBooks,
   listDesigns,
-  LiveHub,
   openDesign,
   priceDesignOnServer,
 } from './index';
@@ -85,50 +84,5 @@ describe('errors', () => {
     const refused = Object.assign(new Error('connect'), { code: 'ECONNREFUSED' });
     expect(asAppError(refused).code).toBe('unavailable');
     expect(asAppError(new AppError('stale', 'x')).code).toBe('stale');
-  });
-});
-
-describe('whoever has a design open', () => {
-  const told = () => new Promise((resolve) => setTimeout(resolve, 80));
-
-  it('hears of every save of it and of nothing else, and how many there are', async () => {
-    const hub = new LiveHub();
-    const heard: string[] = [];
-    const listener = (name: string) => ({
-      revision: (revision: number) => void heard.push(`${name} r${revision}`),
-      present: (count: number) => void heard.push(`${name} sees ${count}`),
-    });
-    const leave = hub.join('one', listener('ada'));
-    hub.join('one', listener('ben'));
-    hub.join('two', listener('cid'));
-    await told();
-    hub.saved('one', 7);
-    leave();
-    leave();
-    hub.saved('one', 8);
-    hub.saved('three', 1);
-    await told();
-    expect(heard).toEqual([
-      'ada sees 2',
-      'ben sees 2',
-      'cid sees 1',
-      'ada r7',
-      'ben r7',
-      'ben r8',
-      'ben sees 1',
-    ]);
-  });
-
-  it('is told together however many come, and the hundredth is the last that is taken', async () => {
-    const hub = new LiveHub();
-    let calls = 0;
-    const listener = () => ({ revision: () => undefined, present: () => void (calls += 1) });
-    const leave = Array.from({ length: 100 }, () => hub.join('one', listener()));
-    expect(() => hub.join('one', listener())).toThrow('so many windows');
-    await told();
-    expect(calls).toBeLessThanOrEqual(100);
-    leave[0]!();
-    expect(() => hub.join('one', listener())).not.toThrow();
-    expect(() => hub.join('two', listener())).not.toThrow();
   });
 });

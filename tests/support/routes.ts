@@ -1,7 +1,7 @@
 /** Calls route handlers without a server: the application's one meeting place with the stores is played here. */
 import { randomUUID } from 'node:crypto';
 import { writeDesign } from '@/formats';
-import { type Context, importBook, importDesign, LiveHub } from '@/operations';
+import { type Context, importBook, importDesign, LiveHub, memoryFeeds } from '@/operations';
 import { inlineDesk } from '@/desk/jobs';
 import { memoryStores } from '@/operations/memory-stores';
 import { smallBookFile } from './books';
@@ -16,7 +16,11 @@ interface Wired {
   quiet: string[];
 }
 
-export const wired: Wired = { context: testContext(memoryStores()), hub: new LiveHub(), quiet: [] };
+export const wired: Wired = {
+  context: testContext(memoryStores()),
+  hub: new LiveHub(memoryFeeds()(), 'here'),
+  quiet: [],
+};
 
 /** Stands in for `@/app/wiring`. */
 export const wiring = {
@@ -41,7 +45,7 @@ export const asHere = (): void => actAs(HERE);
 /** Empty stores with the small book and one design: 138.00 a month. Answers with its id. */
 export async function freshStart(): Promise<string> {
   wired.context = testContext(memoryStores());
-  wired.hub = new LiveHub();
+  wired.hub = new LiveHub(memoryFeeds()(), 'here');
   wired.quiet = [];
   asHere();
   await importBook(wired.context, uploadOf(smallBookFile()));
