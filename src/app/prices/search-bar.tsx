@@ -43,8 +43,8 @@ interface SearchBarProps {
 
 export function SearchBar({ books, asked, onAsk }: SearchBarProps) {
   const set = (part: Partial<Asked>): void => onAsk({ ...asked, ...part });
-  const text = (label: string, field: keyof Asked, width: string, hint = '') => (
-    <label className={width}>
+  const text = (label: string, field: keyof Asked, width: string, hint = '', title?: string) => (
+    <label className={width} title={title}>
       <span className="mb-0.5 block text-xs text-soft">{label}</span>
       <input
         value={asked[field]}
@@ -101,9 +101,9 @@ export function SearchBar({ books, asked, onAsk }: SearchBarProps) {
       {text('vCPU from', 'vcpu', 'w-[66px]')}
       {text('GiB from', 'memory', 'w-[66px]')}
       {text('GPU from', 'gpu', 'w-[66px]')}
-      {text('Can', 'capability', 'w-[100px]', 'sleeps, replicas')}
-      {text('Lot from', 'priceFrom', 'w-[76px]')}
-      {text('Lot up to', 'priceTo', 'w-[76px]')}
+      {text('Capability', 'capability', 'w-[128px]', 'sleeps, replicas')}
+      {text('Price from', 'priceFrom', 'w-[76px]', '', 'Of one lot, such as 730 hours or 1 TB for a month')}
+      {text('Price up to', 'priceTo', 'w-[76px]', '', 'Of one lot, such as 730 hours or 1 TB for a month')}
     </form>
   );
 }

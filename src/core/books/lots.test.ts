@@ -49,4 +49,18 @@ describe('picturable lots', () => {
     expect(lotPrice({ ...rate('hour', '0.06'), monthlyCap: decimal('30') })!.toString()).toBe('30');
     expect(lotPrice({ ...rate('hour', '0.03'), monthlyCap: decimal('30') })!.toString()).toBe('21.9');
   });
+
+  it('are never pictured as free because a first tier is', () => {
+    const tiers = (...prices: string[]) => ({
+      structure: 'graduated' as const,
+      tiers: prices.map((price, at) => ({
+        upTo: at === prices.length - 1 ? null : decimal(String(at + 1)),
+        price: decimal(price),
+      })),
+    });
+    const priced = (charge: ReturnType<typeof tiers>) => lotPrice({ ...rate('GB', '0'), charge })!.toString();
+    expect(priced(tiers('0', '0.09', '0.05'))).toBe('90');
+    expect(priced(tiers('0.1', '0.05'))).toBe('100');
+    expect(priced(tiers('0', '0'))).toBe('0');
+  });
 });

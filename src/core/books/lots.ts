@@ -3,7 +3,7 @@
  * lot, so that prices in different units stand beside each other. Needs J9, K3.
  */
 import { decimal, type Decimal } from '../base';
-import { firstUnitPrice } from '../rates';
+import { firstChargedPrice } from '../rates';
 import { commitmentOf } from '../terms';
 import { conversionFactor, unitOf } from '../units';
 import { type Kind, mainMeter } from './kind';
@@ -55,7 +55,7 @@ export function lotPrice(
   const { charge, unit, upfront, monthlyCap } = rate;
   // A size set freely is pictured as one vCPU with four GiB.
   const price =
-    charge.structure === 'by-parts' ? charge.vcpu.plus(charge.memory.times(4)) : firstUnitPrice(charge);
+    charge.structure === 'by-parts' ? charge.vcpu.plus(charge.memory.times(4)) : firstChargedPrice(charge);
   if (!price) return null;
   if (charge.structure === 'flat' || charge.structure === 'stepped') return price;
   const lot = price.times(lotOf(unit).amount);

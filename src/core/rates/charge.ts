@@ -55,6 +55,21 @@ function largestOf(charge: Extract<Charge, { structure: 'stepped' }>, unit: stri
   return { most: `${charge.bands[charge.bands.length - 1]!.upTo} ${unit}` };
 }
 
+/** The first price that is not nothing: a free first tier says little about what a thing costs. */
+export function firstChargedPrice(charge: Charge): Decimal | null {
+  const first = firstUnitPrice(charge);
+  if (!first?.isZero()) return first;
+  switch (charge.structure) {
+    case 'graduated':
+    case 'volume':
+      return charge.tiers.find((tier) => !tier.price.isZero())?.price ?? first;
+    case 'stepped':
+      return charge.bands.find((band) => !band.fee.isZero())?.fee ?? first;
+    default:
+      return first;
+  }
+}
+
 /** The price of the first unit, where the structure has one: what lists are sorted by. */
 export function firstUnitPrice(charge: Charge): Decimal | null {
   switch (charge.structure) {
