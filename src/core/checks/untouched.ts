@@ -31,6 +31,7 @@ export function untouchedOf(design: Design, summary: DesignSummary): Untouched[]
 function untouchedIn(component: Component): string[] {
   const { kind, running, term, count, usage } = component;
   const guessed = guessesOf(component).map((key) => {
+    if (key === 'choice') return 'what it is was chosen by nobody';
     const label = key === 'count' ? 'Count' : (meterOfKind(kind, key.replace('usage/', ''))?.label ?? key);
     return `“${label}” is a guess`;
   });

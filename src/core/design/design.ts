@@ -102,8 +102,8 @@ export interface Component {
   /** Prepaid credit and spend commitments: other amounts from later months on. */
   readonly later?: readonly LaterAmount[] | null;
   /**
-   * Entries that are guesses, to be put right later: `count`, `usage/` and the meter; `place` where the place was
-   * taken over from the line before. Changes no amount.
+   * Entries that are guesses, to be put right later: `count`, `usage/` and the meter; `choice` where a new line took one
+   * by itself; `place` where the place was taken over from the line before. Changes no amount.
    */
   readonly guesses?: readonly string[] | null;
   /** The share of the line that this design bears, where several share the thing; absent: all. */

@@ -6,3 +6,4 @@ export * from './edits-between';
 export * from './kind-rules';
 export * from './sizes';
 export * from './taken-place';
+export * from './usual-use';

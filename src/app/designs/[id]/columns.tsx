@@ -2,11 +2,19 @@
 'use client';
 import type { Decimal, Result } from '@/core/base';
 import { kindOf, mainMeter } from '@/core/books';
-import type { Component, Edit } from '@/core/design';
+import { type Component, type Edit, enteredByHand } from '@/core/design';
 import { sentenceFor, writeNumber } from '@/core/display';
 import type { LedgerColumn, OpenEdit, TextEdit } from '@/ui/ledger';
 import { casedText } from './cells/cases-text';
-import { AmountCell, NameCell, shortTerm, WhatCell, WhereCell, WickCell } from './cells/ledger-cells';
+import {
+  AmountCell,
+  GuessSign,
+  NameCell,
+  shortTerm,
+  WhatCell,
+  WhereCell,
+  WickCell,
+} from './cells/ledger-cells';
 import { editTextOfUse, readCount, readUse, textOfUse } from './cells/use-text';
 import type { Row } from './rows';
 
@@ -32,7 +40,14 @@ const REPEATS = 10;
 
 type Read = (text: string) => Result<Edit>;
 
-function textEdit(context: ColumnContext, label: string, text: string, read: Read): TextEdit {
+/** `also`: what goes with the edit when it is committed. */
+function textEdit(
+  context: ColumnContext,
+  label: string,
+  text: string,
+  read: Read,
+  also: readonly Edit[] = [],
+): TextEdit {
   return {
     by: 'text',
     text,
@@ -44,7 +59,7 @@ function textEdit(context: ColumnContext, label: string, text: string, read: Rea
     },
     commit: (typed) => {
       const result = read(typed);
-      if (result.ok) context.apply([result.value]);
+      if (result.ok) context.apply([result.value, ...also]);
     },
     cancel: () => context.preview([]),
   };
@@ -131,17 +146,17 @@ export function ledgerColumns(context: ColumnContext): LedgerColumn<Row>[] {
       cell: (row) =>
         row.kind === 'component' && (
           <span className="truncate text-soft">
-            {isGuess(row.component) && (
-              <abbr title="a guess" aria-label="a guess:" className="mr-1 no-underline">
-                ≈
-              </abbr>
-            )}
+            {isGuess(row.component) && <GuessSign />}
             {textOfUse(row.component) || (mainMeter(row.component.kind) ? 'enter' : '')}
           </span>
         ),
       edit: forComponent((component) =>
-        textEdit(context, `Use of each, ${component.name}`, editTextOfUse(component), (text) =>
-          readUse(component, text, context.monthHours(component)),
+        textEdit(
+          context,
+          `Use of each, ${component.name}`,
+          editTextOfUse(component),
+          (text) => readUse(component, text, context.monthHours(component)),
+          enteredByHand(component, `usage/${mainMeter(component.kind)?.meter ?? ''}`),
         ),
       ),
     },

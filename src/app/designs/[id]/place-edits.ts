@@ -9,7 +9,9 @@ import {
   type Design,
   type Edit,
   type Place,
+  guessedChoice,
   withTakenPlace,
+  withUsualUse,
 } from '@/core/design';
 import type { FoundOffer } from '@/operations';
 import type { PricingClient } from '@/workers/client';
@@ -34,7 +36,30 @@ export async function placeEdits(
   ];
 }
 
-/** A new component with what can be chosen for it: a found offer at its book, else the only offer there is. */
+/** A new line with an amount at once, where its place says at whose prices: the usual need, at the cheapest there is. */
+async function firstAmount(client: PricingClient, design: Design, component: Component): Promise<Component> {
+  if (!component.place || NOT_GUESSED.has(component.kind)) return component;
+  const usual = withUsualUse(component);
+  if (usual.choice.by !== 'none') return usual;
+  const offers = await client.ask({ ask: 'offers', design, component: usual });
+  const [cheapest, ...others] = offers
+    .filter((offer) => offer.soldHere && !offer.retires)
+    .sort((a, b) => Number(a.monthly ?? Infinity) - Number(b.monthly ?? Infinity));
+  if (!cheapest) return component;
+  const choice: Choice = { by: 'sku', sku: cheapest.sku };
+  return others.length === 0 ? { ...usual, choice } : guessedChoice(usual, choice);
+}
+
+/** Money that is bought ahead, and shares of what others cost: nobody guesses those. */
+const NOT_GUESSED: ReadonlySet<Component['kind']> = new Set([
+  'custom',
+  'prepaid-credit',
+  'spend-commitment',
+  'support-plan',
+  'software-fee',
+]);
+
+/** A new component with what can be chosen for it: a found offer at its book, else the usual at the cheapest. */
 export async function withFirstChoice(
   client: PricingClient,
   design: Design,
@@ -42,10 +67,7 @@ export async function withFirstChoice(
   offer: FoundOffer | null,
   shelf: readonly ShelfBook[],
 ): Promise<{ readonly component: Component; readonly pins: readonly Edit[] }> {
-  if (!offer) {
-    const choice = component.place ? await choiceAt(client, design, component, component.place) : null;
-    return { component: choice ? { ...component, choice } : component, pins: [] };
-  }
+  if (!offer) return { component: await firstAmount(client, design, component), pins: [] };
   const book = shelf.find((each) => each.key === offer.book);
   const region = component.place?.book === offer.book ? component.place.region : book?.regions[0]?.code;
   if (!book || !region) return { component, pins: [] };

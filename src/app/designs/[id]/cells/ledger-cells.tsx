@@ -1,6 +1,6 @@
 /** What the ledger's cells show. */
 import { CircleAlert, Plus } from 'lucide-react';
-import { type Component, placeIsTakenOver } from '@/core/design';
+import { choiceIsGuessed, type Component, placeIsTakenOver } from '@/core/design';
 import { sentenceFor } from '@/core/display';
 import type { LineSummary } from '@/core/range';
 import { commitmentOf, describeTerm } from '@/core/terms';
@@ -55,12 +55,29 @@ export function WhatCell({
     return <span className="truncate">{line.issues.map(sentenceFor).join(' ')}</span>;
   }
   const name = line?.offer?.name ?? (component.choice.by === 'sku' ? component.choice.sku : '');
-  if (component.choice.by !== 'cheapest') return <span className="truncate text-soft">{name}</span>;
+  const guess = choiceIsGuessed(component) && <GuessSign />;
+  if (component.choice.by !== 'cheapest') {
+    return (
+      <span className="truncate text-soft">
+        {guess}
+        {name}
+      </span>
+    );
+  }
   const { vcpu, memory } = component.choice.need;
   return (
     <span className="truncate text-soft" title={`cheapest with at least ${vcpu} vCPU and ${memory} GiB`}>
+      {guess}
       {name} · from {vcpu}/{memory}
     </span>
+  );
+}
+
+export function GuessSign() {
+  return (
+    <abbr title="a guess" aria-label="a guess:" className="mr-1 no-underline">
+      ≈
+    </abbr>
   );
 }
 

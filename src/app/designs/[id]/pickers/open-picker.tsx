@@ -2,7 +2,15 @@
 'use client';
 import type { RefObject } from 'react';
 import { type Kind, mainMeter } from '@/core/books';
-import type { Component, Design, Edit, Section, UsageEntry } from '@/core/design';
+import {
+  CHOICE,
+  type Component,
+  type Design,
+  type Edit,
+  enteredByHand,
+  type Section,
+  type UsageEntry,
+} from '@/core/design';
 import { withLikely } from '@/core/usage';
 import { tell } from '@/ui/toast';
 import type { PricingClient } from '@/workers/client';
@@ -109,6 +117,7 @@ export function OpenPicker(props: OpenPickerProps) {
             onClose();
             onEdits([
               { edit: 'set-component', id, field: 'choice', value },
+              ...enteredByHand(component, CHOICE),
               ...(amount ? [amountEdit(component, amount)] : []),
             ]);
           }}
