@@ -5,7 +5,15 @@ import { Worker } from 'node:worker_threads';
 import { changeFeed, connect, installationOf, LOCAL_WORKSPACE, repositories } from '@/data';
 import type { Desk, Lane } from '@/desk/protocol';
 import { deskOf, ThreadDesk } from '@/desk/threads';
-import { AppError, type Context, LiveHub, priceAfterEdit, type Stores, WhenQuiet } from '@/operations';
+import {
+  type Actor,
+  AppError,
+  type Context,
+  LiveHub,
+  priceAfterEdit,
+  type Stores,
+  WhenQuiet,
+} from '@/operations';
 import { log } from './lib/log';
 
 interface Shared {
@@ -76,12 +84,19 @@ export function outsideContext(): Omit<Context, 'actor'> {
   };
 }
 
-/** A local installation has one team and one person, who is an actor like any other. */
+/** Who asks. A local installation has one team and one person, who is an actor like any other. */
+function actorOf(_headers: Headers | null): Actor {
+  return { user: 'local', workspace: LOCAL_WORKSPACE, role: 'admin' };
+}
+
+/** For a route: the stores, and whoever sent the request as the actor. */
+export function contextFor(request: Request): Context {
+  return { ...outsideContext(), actor: actorOf(request.headers) };
+}
+
+/** For a page, which is rendered for whoever asked for it. */
 export function context(): Context {
-  return {
-    ...outsideContext(),
-    actor: { user: 'local', workspace: LOCAL_WORKSPACE, role: 'admin' },
-  };
+  return { ...outsideContext(), actor: actorOf(null) };
 }
 
 /** Totals of lists, once nobody has edited for a moment; a list that comes earlier works them out itself. */

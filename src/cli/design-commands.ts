@@ -1,12 +1,13 @@
 /** `wick check|diff|pay`: what a design is warned of, what differs between two, how its lines can be paid. */
 import { randomUUID } from 'node:crypto';
-import { Decimal } from '@/core/base';
+import type { Decimal } from '@/core/base';
 import { findingsOf } from '@/core/checks';
 import { allComponents, type Component, type Design } from '@/core/design';
 import { describeTerm, sentenceFor, writeMoney, writeShare } from '@/core/display';
 import { compareTerms } from '@/core/analysis';
-import { type BookSet, planOf } from '@/core/pricing';
-import { type DesignSummary, summarise, summaryOfPlan } from '@/core/range';
+import { type Difference, differenceBetween, type LineDifference, type Why } from '@/core/compare';
+import { type BookSet, planOf, priceDesign, printedAmounts } from '@/core/pricing';
+import { summaryOfPlan } from '@/core/range';
 import { invalid } from '@/operations/app-error';
 import { booksOf, readDesignFile } from './files';
 import type { Call } from './options';
@@ -62,15 +63,6 @@ function checkText({ title, lines, checklist }: ReturnType<typeof checkOne>): st
 const namesOf = (design: Design): Map<string, string> =>
   new Map(allComponents(design).map(({ id, name }) => [id, name]));
 
-interface DiffRow {
-  readonly id: string;
-  readonly name: string;
-  readonly what: 'new' | 'gone' | 'up' | 'down' | 'same' | 'not priced';
-  readonly before: string | null;
-  readonly after: string | null;
-  readonly change: string | null;
-}
-
 /** Line by line: by id, or else by name. */
 export async function diffCommand(call: Call): Promise<number> {
   const books = await booksOf(call.all('books'));
@@ -80,58 +72,44 @@ export async function diffCommand(call: Call): Promise<number> {
       `One design is in ${before.currency}, the other in ${after.currency}; they cannot be compared.`,
     );
   }
-  const [was, is] = [summarise(before, books), summarise(after, books)];
-  const rows = diffRows([before, was], [after, is]);
-  const change = new Decimal(is.monthly).minus(was.monthly);
+  const [was, is] = [before, after].map((design) => ({
+    design,
+    priced: priceDesign(design, books, 'likely'),
+  }));
+  const difference = differenceBetween(was!, is!, true);
   if (call.form === 'json') {
+    const { currency, change } = difference;
     sayJson({
-      currency: after.currency,
-      before: was.monthly,
-      after: is.monthly,
+      currency,
+      before: difference.before.toString(),
+      after: difference.after.toString(),
       change: change.toString(),
-      rows,
+      rows: difference.rows.map((row) => ({
+        id: row.id,
+        name: row.name,
+        what: whatOf(row),
+        why: row.why,
+        before: row.before?.toString() ?? null,
+        after: row.after?.toString() ?? null,
+        change: row.change?.toString() ?? null,
+      })),
     });
-  } else say(diffText(rows, was, is, change));
-  return was.unpriced + is.unpriced > 0 ? 3 : 0;
+  } else say(diffText(difference, [printedAmounts(was!.priced).total, printedAmounts(is!.priced).total]));
+  return difference.incomplete ? 3 : 0;
 }
 
-type Side = readonly [Design, DesignSummary];
-
-function amountsOf([design, summary]: Side): Map<string, { name: string; monthly: string | null }> {
-  const names = namesOf(design);
-  return new Map(
-    summary.sections.flatMap(({ lines }) =>
-      lines.map((line) => [line.id, { name: names.get(line.id)!, monthly: line.monthly }]),
-    ),
-  );
+function whatOf({ change, why }: LineDifference): string {
+  if (change === null || why === 'lost' || why === 'found') return 'not priced';
+  if (why === 'added') return 'new';
+  if (why === 'gone') return 'gone';
+  return change.isZero() ? 'same' : change.isNegative() ? 'down' : 'up';
 }
 
-function diffRows(before: Side, after: Side): DiffRow[] {
-  const was = amountsOf(before);
-  const left = new Map(was);
-  const rows = [...amountsOf(after)].map(([id, now]): DiffRow => {
-    const key = left.has(id) ? id : [...left].find(([, each]) => each.name === now.name)?.[0];
-    const then = key === undefined ? undefined : left.get(key);
-    if (key !== undefined) left.delete(key);
-    return rowOf(id, now.name, then ? then.monthly : undefined, now.monthly);
-  });
-  return [...rows, ...[...left].map(([id, { name, monthly }]) => rowOf(id, name, monthly, undefined))];
-}
-
-/** Undefined: it is not there; null: it has no amount. */
-function rowOf(
-  id: string,
-  name: string,
-  before: string | null | undefined,
-  after: string | null | undefined,
-): DiffRow {
-  const shown = { id, name, before: before ?? null, after: after ?? null };
-  if (before === null || after === null) return { ...shown, what: 'not priced', change: null };
-  const change = new Decimal(after ?? 0).minus(before ?? 0);
-  const sign = change.isZero() ? 'same' : change.isNegative() ? 'down' : 'up';
-  const what = before === undefined ? 'new' : after === undefined ? 'gone' : sign;
-  return { ...shown, what, change: change.toString() };
-}
+const WHY: Readonly<Partial<Record<Why, string>>> = {
+  price: 'another price',
+  quantity: 'another quantity',
+  mix: 'something else',
+};
 
 function signed(change: Decimal, currency: string): string {
   return change.isNegative() || change.isZero()
@@ -139,20 +117,20 @@ function signed(change: Decimal, currency: string): string {
     : `+${writeMoney(change, currency)}`;
 }
 
-function diffText(rows: readonly DiffRow[], was: DesignSummary, is: DesignSummary, change: Decimal): string {
-  const { currency } = is;
-  const money = (value: string | null): string => (value === null ? '–' : writeMoney(value, currency));
+function diffText({ rows, currency, change }: Difference, [was, is]: readonly [Decimal, Decimal]): string {
+  const money = (value: Decimal | null): string => (value === null ? '–' : writeMoney(value, currency));
   const lines = rows
-    .filter(({ what }) => what !== 'same')
-    .map(({ what, name, before, after, change: by }) => {
-      const difference = by === null ? '' : `  ${signed(new Decimal(by), currency)}`;
-      return `  ${what.padEnd(10)} ${name}  ${money(before)} to ${money(after)}${difference}`;
+    .filter((row) => whatOf(row) !== 'same')
+    .map((row) => {
+      const by = row.change === null ? '' : `  ${signed(row.change, currency)}`;
+      const why = (row.why && WHY[row.why]) ?? '';
+      return `  ${whatOf(row).padEnd(10)} ${row.name}  ${money(row.before)} to ${money(row.after)}${by}${why && `  (${why})`}`;
     });
   const same = rows.length - lines.length;
   return [
     ...lines,
     `  ${same} ${same === 1 ? 'line is' : 'lines are'} the same`,
-    `Total  ${money(was.printed)} to ${money(is.printed)}  ${signed(change, currency)} ${currency}/month`,
+    `Total  ${money(was)} to ${money(is)}  ${signed(change, currency)} ${currency}/month`,
     '',
   ].join('\n');
 }

@@ -2,7 +2,7 @@
 import { KIND_CODES, type Kind, kindOf, lotPrice } from '@/core/books';
 import { check, offerQuerySchema, type OfferRow, type RateRow, toRate } from '@/formats';
 import { notFlat, writeBookCsv, writeBookJson } from '@/formats/stream';
-import { requireRole } from './actor';
+import { allow } from './may';
 import { AppError, invalid, notFound } from './app-error';
 import { worthOf } from './exchange';
 import type {
@@ -16,7 +16,7 @@ import type {
 } from './ports';
 
 export async function listBooks(context: Context): Promise<BookListing[]> {
-  requireRole(context.actor, 'viewer');
+  allow(context.actor, 'listBooks');
   return context.books.list(context.actor.workspace);
 }
 
@@ -25,7 +25,7 @@ export async function readCatalogue(
   book: string,
   revision: number,
 ): Promise<BookCatalogue> {
-  requireRole(context.actor, 'viewer');
+  allow(context.actor, 'readCatalogue');
   const catalogue = await context.books.catalogue(context.actor.workspace, book, revision);
   if (!catalogue) throw notFound('price book');
   return catalogue;
@@ -37,7 +37,7 @@ export async function readRates(
   revision: number,
   wanted: readonly RateQuery[],
 ): Promise<readonly RateRow[]> {
-  requireRole(context.actor, 'viewer');
+  allow(context.actor, 'readRates');
   const rates = await context.books.rates(context.actor.workspace, book, revision, wanted);
   if (!rates) throw notFound('price book');
   return rates;
@@ -45,7 +45,7 @@ export async function readRates(
 
 /** Offers by words over all books, newest revisions; for the find field. Fewer than two letters find nothing. */
 export async function findOffers(context: Context, text: string): Promise<FoundOffer[]> {
-  requireRole(context.actor, 'viewer');
+  allow(context.actor, 'findOffers');
   const words = wordsOf(text);
   if (words.join('').length < 2) return [];
   return context.books.search(context.actor.workspace, { words, limit: 20 });
@@ -57,7 +57,7 @@ function wordsOf(text: string): string[] {
 
 /** Offers by everything that can be asked of them. `data` comes from anyone; refused with its faults. */
 export async function searchOffers(context: Context, data: unknown): Promise<FoundOffer[]> {
-  requireRole(context.actor, 'viewer');
+  allow(context.actor, 'searchOffers');
   const checked = check(offerQuerySchema, data);
   if (!checked.ok) throw invalid('The search is not understood.', checked.faults, checked.more);
   const { text, limit, ...rest } = checked.value;
@@ -142,7 +142,7 @@ export async function compareRevisions(
   before: number,
   after: number,
 ): Promise<RevisionDifference> {
-  requireRole(context.actor, 'viewer');
+  allow(context.actor, 'compareRevisions');
   const { workspace } = context.actor;
   const difference = await context.books.difference(workspace, book, before, after, RATES_LISTED);
   if (!difference) throw notFound('revision');

@@ -4,14 +4,14 @@ import type { Design } from '@/core/design';
 import { DEFAULT_MONTH } from '@/core/time';
 import type { DesignSummary } from '@/core/range';
 import { type Checked, designCsv, designSchema, readDesign, writeDesign } from '@/formats';
-import { requireRole } from './actor';
+import { allow } from './may';
 import { invalid, notFound } from './app-error';
 import type { BookStore, Context, DesignListing, StoredDesign } from './ports';
 import { priceDesignOnServer, totalsOf } from './price-design';
 
 /** All designs, the last changed first. Totals that are behind are worked out anew. */
 export async function listDesigns(context: Context): Promise<DesignListing[]> {
-  requireRole(context.actor, 'viewer');
+  allow(context.actor, 'listDesigns');
   const listings = await context.designs.list(context.actor.workspace);
   const behind = listings.filter((each) => !each.totals);
   const brought = await inTime(
@@ -46,7 +46,7 @@ async function withTotals(context: Context, listing: DesignListing): Promise<Des
 }
 
 export async function openDesign(context: Context, id: string): Promise<StoredDesign> {
-  requireRole(context.actor, 'viewer');
+  allow(context.actor, 'openDesign');
   const stored = await context.designs.find(context.actor.workspace, id);
   if (!stored) throw notFound('design');
   if (!stored.isOfOldCalculation) return stored;
@@ -75,7 +75,7 @@ async function newestPins(books: BookStore, workspace: string): Promise<Design['
 
 /** Checks a whole design and stores it as a new one. */
 export async function storeDesign(context: Context, design: Design): Promise<string> {
-  requireRole(context.actor, 'editor');
+  allow(context.actor, 'storeDesign');
   const checked = designSchema.safeParse(design);
   if (!checked.success) {
     const first = checked.error.issues[0]!;
@@ -104,18 +104,18 @@ export async function copyDesign(context: Context, id: string): Promise<string> 
 }
 
 export async function deleteDesign(context: Context, id: string): Promise<void> {
-  requireRole(context.actor, 'editor');
+  allow(context.actor, 'deleteDesign');
   if (!(await context.designs.remove(context.actor.workspace, id, context.now()))) throw notFound('design');
 }
 
 export async function restoreDesign(context: Context, id: string): Promise<void> {
-  requireRole(context.actor, 'editor');
+  allow(context.actor, 'restoreDesign');
   if (!(await context.designs.restore(context.actor.workspace, id))) throw notFound('design');
 }
 
 /** Stores the design of a file; the whole file is refused if anything in it is wrong. */
 export async function importDesign(context: Context, text: string): Promise<string> {
-  requireRole(context.actor, 'editor');
+  allow(context.actor, 'importDesign');
   const read: Checked<Design> = readDesign(text);
   if (!read.ok)
     throw invalid('The file is not a design we can open. Nothing was changed.', read.faults, read.more);

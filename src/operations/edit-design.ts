@@ -6,7 +6,7 @@
 import { applyEdits } from '@/core/design';
 import { sentenceFor } from '@/core/display';
 import { check, editBatchSchema, faultsOfChange } from '@/formats';
-import { requireRole } from './actor';
+import { allow } from './may';
 import { AppError, invalid, notFound } from './app-error';
 import { refreshTotals } from './designs';
 import { type SavedSince, sinceOf } from './history';
@@ -20,7 +20,7 @@ export interface Saved {
 type Outcome = { readonly saved: Saved } | { readonly since: SavedSince };
 
 export async function editDesign(context: Context, id: string, data: unknown): Promise<Saved> {
-  requireRole(context.actor, 'editor');
+  allow(context.actor, 'editDesign');
   const batch = check(editBatchSchema, data);
   if (!batch.ok) throw invalid('The edit was refused; nothing was changed.', batch.faults, batch.more);
   const { baseRevision, batch: batchId, edits } = batch.value;

@@ -1,12 +1,12 @@
 /** Exchange-rate tables of a workspace: dated, brought in as CSV, taken over by designs. Needs J8, D14. */
 import { ONE } from '@/core/base';
 import { readExchangeCsv } from '@/formats';
-import { requireRole } from './actor';
+import { allow } from './may';
 import { invalid } from './app-error';
 import type { Context, ExchangeRow } from './ports';
 
 export async function listExchange(context: Context): Promise<ExchangeRow[]> {
-  requireRole(context.actor, 'viewer');
+  allow(context.actor, 'listExchange');
   return context.exchange.list(context.actor.workspace);
 }
 
@@ -28,7 +28,7 @@ export function worthOf(rows: readonly ExchangeRow[]): Record<string, string> {
 
 /** All rows or none; rows of the same date and pair are replaced. */
 export async function importExchange(context: Context, text: string): Promise<number> {
-  requireRole(context.actor, 'editor');
+  allow(context.actor, 'importExchange');
   const read = readExchangeCsv(text);
   if (!read.ok) {
     throw invalid('The table of exchange rates was refused. Nothing was changed.', read.faults, read.more);

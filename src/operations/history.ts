@@ -1,6 +1,6 @@
 /** What happened to a design: what others saved since, all revisions, and the design as it was at one of them. */
 import { applyEdits, type Design } from '@/core/design';
-import { requireRole } from './actor';
+import { allow } from './may';
 import { invalid, notFound } from './app-error';
 import type { Context, HistoryRow, LockedDesign, LoggedBatch } from './ports';
 
@@ -24,7 +24,7 @@ async function reading<T>(
   id: string,
   read: (locked: LockedDesign) => Promise<T>,
 ): Promise<T> {
-  requireRole(context.actor, 'viewer');
+  allow(context.actor, 'readHistory');
   const result = await context.designs.change(context.actor.workspace, id, async (locked) => ({
     write: null,
     result: { value: await read(locked) },

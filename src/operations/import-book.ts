@@ -4,7 +4,7 @@
  */
 import type { PriceBookFile } from '@/formats';
 import { type BookRead, readBook } from '@/formats/stream';
-import { requireRole } from './actor';
+import { allow } from './may';
 import { AppError, asAppError, invalid, notFound } from './app-error';
 import type { Context, ImportRow } from './ports';
 import { timely } from './timely';
@@ -38,7 +38,7 @@ class Cancelled extends Error {}
 
 /** Publishes the book, or refuses it with its faults and changes nothing. */
 export async function importBook(context: Context, upload: Upload): Promise<ImportedBook> {
-  requireRole(context.actor, 'editor');
+  allow(context.actor, 'importBook');
   if (underWay >= MOST_AT_ONCE) {
     const message = `${MOST_AT_ONCE} imports are under way already. Try again when one of them has ended.`;
     throw new AppError('unavailable', message);
@@ -104,7 +104,7 @@ function refusal({ faults, more }: BookRead): AppError {
 
 /** How an import stands. One whose process died is told as refused. */
 export async function importProgress(context: Context, id: string): Promise<ImportRow> {
-  requireRole(context.actor, 'viewer');
+  allow(context.actor, 'importProgress');
   const row = await context.imports.find(context.actor.workspace, id);
   if (!row) throw notFound('import');
   const silent = context.now().getTime() - new Date(row.seenAt).getTime() > SILENT_MILLISECONDS;
@@ -114,13 +114,13 @@ export async function importProgress(context: Context, id: string): Promise<Impo
 }
 
 export async function cancelImport(context: Context, id: string): Promise<void> {
-  requireRole(context.actor, 'editor');
+  allow(context.actor, 'cancelImport');
   if (!(await context.imports.cancel(context.actor.workspace, id))) throw notFound('running import');
 }
 
 /** Publishes a checked file that is already in memory. */
 export async function publishBook(context: Context, file: PriceBookFile): Promise<ImportedBook> {
-  requireRole(context.actor, 'editor');
+  allow(context.actor, 'publishBook');
   const { book, revision, regions, offers, rates } = file;
   await context.books.publish(context.actor.workspace, context.now(), async (sink) => {
     await sink.head({ book, revision });

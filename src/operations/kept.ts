@@ -1,7 +1,7 @@
 /** What a team keeps for the next design. Needs A11, J12. */
 import { z } from 'zod';
 import { agreements, componentSchema, designSchema } from '@/formats';
-import { requireRole } from './actor';
+import { allow } from './may';
 import { invalid, notFound } from './app-error';
 import { openDesign } from './designs';
 import type { Context, KeptThing, KeptWhat } from './ports';
@@ -18,13 +18,13 @@ const wanted = z.discriminatedUnion('what', [
 ]);
 
 export function listKept(context: Context, what: KeptWhat): Promise<KeptThing[]> {
-  requireRole(context.actor, 'viewer');
+  allow(context.actor, 'listKept');
   return context.kept.list(context.actor.workspace, what);
 }
 
 /** Keeps a component or an agreement; one of the same name is replaced. */
 export async function keep(context: Context, data: unknown): Promise<void> {
-  requireRole(context.actor, 'editor');
+  allow(context.actor, 'keep');
   const read = wanted.safeParse(data);
   if (!read.success) throw invalid('This cannot be kept: it is no component and no agreement.');
   const { what, name, body } = read.data;
@@ -33,7 +33,7 @@ export async function keep(context: Context, data: unknown): Promise<void> {
 
 /** A design as a starter of one's own. */
 export async function keepAsStarter(context: Context, id: string): Promise<void> {
-  requireRole(context.actor, 'editor');
+  allow(context.actor, 'keepAsStarter');
   const { design } = await openDesign(context, id);
   await put(context, 'starter', design.title, designSchema.parse(design));
 }
@@ -49,6 +49,6 @@ async function put(context: Context, what: KeptWhat, name: string, body: object)
 }
 
 export async function forgetKept(context: Context, id: string): Promise<void> {
-  requireRole(context.actor, 'editor');
+  allow(context.actor, 'forgetKept');
   if (!(await context.kept.remove(context.actor.workspace, id))) throw notFound('kept thing');
 }

@@ -3,7 +3,7 @@ import { createHash, randomBytes, timingSafeEqual } from 'node:crypto';
 import { z } from 'zod';
 import { isConfidential, type PlainFigure, toPlain } from '@/core/trace';
 import type { Actor } from './actor';
-import { requireRole } from './actor';
+import { allow } from './may';
 import { AppError, invalid, notFound } from './app-error';
 import { openDesign } from './designs';
 import type { Context, DesignLink, StoredDesign } from './ports';
@@ -44,7 +44,7 @@ function hashOf(token: string): string {
 }
 
 export async function createLink(context: Context, id: string, body: unknown): Promise<MadeLink> {
-  requireRole(context.actor, 'editor');
+  allow(context.actor, 'createLink');
   const wanted = wantedSchema.safeParse(body);
   if (!wanted.success) throw invalid('A link needs a variant, a date or none, and whether it is pinned.');
   const { options, pinned, expires } = wanted.data;
@@ -79,13 +79,13 @@ function endOfDay(date: string): Date {
 }
 
 export async function listLinks(context: Context, id: string): Promise<DesignLink[]> {
-  requireRole(context.actor, 'editor');
+  allow(context.actor, 'listLinks');
   await openDesign(context, id);
   return context.links.list(context.actor.workspace, id);
 }
 
 export async function withdrawLink(context: Context, link: string): Promise<void> {
-  requireRole(context.actor, 'editor');
+  allow(context.actor, 'withdrawLink');
   if (!(await context.links.withdraw(context.actor.workspace, link, context.now()))) throw notFound('link');
 }
 

@@ -2,7 +2,7 @@
 import { createHash } from 'node:crypto';
 import { allComponents } from '@/core/design';
 import { buildReport, type BuiltReport, type ReportOptions } from '@/core/report';
-import { requireRole } from './actor';
+import { allow } from './may';
 import { openDesign } from './designs';
 import { loadBooks } from './load-books';
 import type { BookStore, Context, StoredDesign } from './ports';
@@ -12,7 +12,7 @@ export interface ReadReport extends BuiltReport {
 }
 
 export async function readReport(context: Context, id: string, options: ReportOptions): Promise<ReadReport> {
-  requireRole(context.actor, 'viewer');
+  allow(context.actor, 'readReport');
   return reportOf(context, await openDesign(context, id), options);
 }
 

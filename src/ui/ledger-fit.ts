@@ -16,7 +16,7 @@ export const NARROWEST = 48;
 export const WIDEST = 640;
 
 /** As it was drawn, or the least that it needs: of its track, where nothing else is said. */
-function widthOf({ key, track, least }: Fitting, widths: Widths): number {
+export function widthOf({ key, track, least }: Fitting, widths: Widths): number {
   return widths[key] ?? least ?? Number(/(\d+)px/.exec(track)?.[1] ?? NARROWEST);
 }
 

@@ -1,7 +1,7 @@
 /** The head of a ledger: what each column is, and the edge by which it is drawn wider. */
 'use client';
 import { type KeyboardEvent, type PointerEvent, useRef } from 'react';
-import { inBounds, NARROWEST, WIDEST, type Widths } from './ledger-fit';
+import { inBounds, NARROWEST, WIDEST, type Widths, widthOf } from './ledger-fit';
 import type { LedgerColumn } from './ledger-types';
 
 interface LedgerHeadProps<Row> {
@@ -30,7 +30,8 @@ export function LedgerHead<Row>({ columns, tracks, widths, onWidth }: LedgerHead
           {onWidth && column.title && (
             <Edge
               title={column.title}
-              width={widths[column.key]}
+              width={widthOf(column, widths)}
+              isDrawn={widths[column.key] !== undefined}
               onWidth={(width) => onWidth(column.key, width)}
             />
           )}
@@ -46,19 +47,22 @@ const STEP = 16;
 function Edge({
   title,
   width,
+  isDrawn,
   onWidth,
 }: {
   readonly title: string;
-  readonly width: number | undefined;
+  /** As it was drawn, or the least that it takes by itself. */
+  readonly width: number;
+  readonly isDrawn: boolean;
   readonly onWidth: (width: number | null) => void;
 }) {
   const drawn = useRef<{ readonly from: number; readonly width: number } | null>(null);
-  const widthOf = (edge: HTMLElement): number =>
+  const measured = (edge: HTMLElement): number =>
     edge.parentElement?.getBoundingClientRect().width ?? NARROWEST;
   const onPointerDown = (event: PointerEvent<HTMLElement>): void => {
     event.preventDefault();
     event.currentTarget.setPointerCapture(event.pointerId);
-    drawn.current = { from: event.clientX, width: widthOf(event.currentTarget) };
+    drawn.current = { from: event.clientX, width: measured(event.currentTarget) };
   };
   const onPointerMove = (event: PointerEvent<HTMLElement>): void => {
     const { current } = drawn;
@@ -69,14 +73,15 @@ function Edge({
     if (by === undefined && event.key !== 'Escape') return;
     event.preventDefault();
     event.stopPropagation();
-    onWidth(by === undefined ? null : inBounds(widthOf(event.currentTarget) + by));
+    onWidth(by === undefined ? null : inBounds(measured(event.currentTarget) + by));
   };
   return (
     <span
       role="separator"
       aria-orientation="vertical"
       aria-label={`Width of ${title}`}
-      aria-valuenow={width ?? undefined}
+      aria-valuenow={width}
+      aria-valuetext={isDrawn ? `${width} pixels` : 'its own width'}
       aria-valuemin={NARROWEST}
       aria-valuemax={WIDEST}
       title="Draw wider; double-click for its own width"

@@ -1,6 +1,7 @@
 /** Answers the page's questions with the core. Kept free of worker globals so that it is tested like any module. */
 import { assertNever, decimal } from '@/core/base';
 import { findingsOf, lookedAt } from '@/core/checks';
+import { type Difference, differenceBetween } from '@/core/compare';
 import { anyOfKind, applyEdits, type Component, type Design } from '@/core/design';
 import { sentenceFor } from '@/core/display';
 import {
@@ -61,11 +62,15 @@ export class Answerer {
         return this.offers(question.component, question.design);
       case 'terms':
         return this.terms(question.component, question.design);
-      case 'newer':
+      case 'newer': {
+        const newer = { ...question.design, books: question.books };
         return newerAnswer(
-          await this.likely(question.design),
-          await this.likely({ ...question.design, books: question.books }),
+          differenceBetween(
+            { design: question.design, priced: await this.likely(question.design) },
+            { design: newer, priced: await this.likely(newer) },
+          ),
         );
+      }
       case 'months':
         return monthsAnswer(priceMonths(await this.planned(question.design), 'likely', question.horizon));
       case 'checks':
@@ -204,23 +209,17 @@ export class Answerer {
   }
 }
 
-function newerAnswer(before: PricedDesign, after: PricedDesign): NewerAnswer {
-  const amounts = ({ sections }: PricedDesign) =>
-    new Map(
-      sections.flatMap((section) =>
-        section.lines.map((line) => [
-          line.id,
-          line.status === 'priced' ? line.monthly.value.toString() : null,
-        ]),
-      ),
-    );
-  const [now, then] = [amounts(before), amounts(after)];
+function newerAnswer({ before, after, rows }: Difference): NewerAnswer {
   return {
-    before: before.monthly.value.toString(),
-    after: after.monthly.value.toString(),
-    rows: [...now]
-      .map(([id, amount]) => ({ id, before: amount, after: then.get(id) ?? null }))
-      .filter((row) => row.before !== row.after),
+    before: before.toString(),
+    after: after.toString(),
+    rows: rows
+      .filter(({ why }) => why !== null)
+      .map((row) => ({
+        id: row.id,
+        before: row.before?.toString() ?? null,
+        after: row.after?.toString() ?? null,
+      })),
   };
 }
 

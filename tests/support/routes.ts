@@ -25,6 +25,7 @@ export const wired: Wired = {
 /** Stands in for `@/app/wiring`. */
 export const wiring = {
   context: (): Context => wired.context,
+  contextFor: (): Context => wired.context,
   outsideContext: (): Omit<Context, 'actor'> => {
     const { actor: _, ...outside } = wired.context;
     return outside;

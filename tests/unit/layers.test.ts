@@ -23,6 +23,7 @@ const CORE_RANKS: Readonly<Record<string, number>> = {
   pricing: 7,
   program: 8,
   analysis: 8,
+  compare: 8,
   range: 9,
   display: 10,
   checks: 11,

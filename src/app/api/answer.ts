@@ -1,21 +1,22 @@
 /** What all route handlers share: bounded bodies, the same-origin check, and errors as their outside form. */
 import 'server-only';
 import { randomUUID } from 'node:crypto';
-import { installation } from '@/app/wiring';
+import { contextFor, installation } from '@/app/wiring';
 import { log, pathOf } from '@/app/lib/log';
 import { refusalOf } from '@/app/lib/ours';
 import { utf8Text } from '@/formats';
-import { AppError, asAppError, ERROR_TABLE } from '@/operations';
+import { AppError, asAppError, type Context, ERROR_TABLE } from '@/operations';
 
 export type Params = Record<string, string>;
 
-type Handler = (request: Request, params: Params) => Promise<Response>;
+/** `context` gives the stores with whoever asks as the actor; nothing is opened before somebody wants it. */
+type Handler = (request: Request, params: Params, context: () => Context) => Promise<Response>;
 
 export function handler(handle: Handler) {
   return async (request: Request, context: { params: Promise<Params> }): Promise<Response> => {
     try {
       requireOurs(request);
-      return await handle(request, await context.params);
+      return await handle(request, await context.params, () => contextFor(request));
     } catch (thrown) {
       return refused(request, thrown);
     }

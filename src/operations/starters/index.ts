@@ -5,7 +5,7 @@ import { allComponents, anyOfKind, type Component, type Design } from '@/core/de
 import { describeUse, groupInText } from '@/core/display';
 import { summarise } from '@/core/range';
 import { designSchema } from '@/formats';
-import { requireRole } from '../actor';
+import { allow } from '../may';
 import { invalid, notFound } from '../app-error';
 import { storeDesign } from '../designs';
 import { loadBooks } from '../load-books';
@@ -43,7 +43,7 @@ export interface StarterListing {
 export async function starterNames(
   context: Context,
 ): Promise<{ readonly key: string; readonly title: string; readonly work: string }[]> {
-  requireRole(context.actor, 'viewer');
+  allow(context.actor, 'starterNames');
   const kept = await context.kept.list(context.actor.workspace, 'starter');
   return [
     ...kept.map(({ id, name }) => ({ key: id, title: name, work: 'Our own' })),
@@ -57,7 +57,7 @@ const priced = new Map<string, readonly StarterListing[]>();
 const KEPT = 8;
 
 export async function listStarters(context: Context): Promise<StarterListing[]> {
-  requireRole(context.actor, 'viewer');
+  allow(context.actor, 'listStarters');
   const places = await placesOf(context);
   const exchange = await exchangeOf(context);
   const key = JSON.stringify([
@@ -216,7 +216,7 @@ async function ownStarters(context: Context): Promise<StarterListing[]> {
 
 /** A new design from a starter; of ours at the provider of `book`. */
 export async function beginWith(context: Context, key: string, book: string): Promise<string> {
-  requireRole(context.actor, 'editor');
+  allow(context.actor, 'beginWith');
   const own = (await context.kept.list(context.actor.workspace, 'starter')).find((each) => each.id === key);
   if (own) return storeDesign(context, designSchema.parse(own.body) as Design);
   const starter = STARTERS.find((each) => each.key === key);

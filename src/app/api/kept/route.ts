@@ -1,19 +1,18 @@
 /** GET ?what=component|starter|agreement: what the team keeps. POST: keeps one; a design by its id becomes a starter. */
 import { z } from 'zod';
-import { context } from '@/app/wiring';
 import { invalid, keep, keepAsStarter, KEPT_WHATS, listKept } from '@/operations';
 import { boundedJson, handler } from '../answer';
 
 const starter = z.strictObject({ what: z.literal('starter'), design: z.string().max(80) });
 
-export const GET = handler(async (request) => {
+export const GET = handler(async (request, _params, context) => {
   const asked = new URL(request.url).searchParams.get('what');
   const what = KEPT_WHATS.find((each) => each === asked);
   if (!what) throw invalid(`What is kept is ${KEPT_WHATS.join(', ')}.`);
   return Response.json(await listKept(context(), what));
 });
 
-export const POST = handler(async (request) => {
+export const POST = handler(async (request, _params, context) => {
   const body = await boundedJson(request, 200_000);
   const design = starter.safeParse(body);
   if (design.success) await keepAsStarter(context(), design.data.design);

@@ -1,11 +1,10 @@
 /** Whether the application and its database answer: before that, nobody is sent here. */
-import { context } from '@/app/wiring';
 import { listBooks } from '@/operations';
 import { handler } from '../answer';
 
 export const dynamic = 'force-dynamic';
 
-export const GET = handler(async () => {
+export const GET = handler(async (_request, _params, context) => {
   await listBooks(context());
   return Response.json({ ready: true });
 });

@@ -2,6 +2,7 @@
 'use client';
 import { useEffect, useMemo, useState } from 'react';
 import { Decimal } from '@/core/base';
+import { amountChanges } from '@/core/compare';
 import type { Design } from '@/core/design';
 import { allComponents } from '@/core/design';
 import { describeMonth, writeMoney } from '@/core/display';
@@ -25,15 +26,16 @@ interface Change {
 export function changeBetween(before: DesignSummary, after: DesignSummary, design: Design): Change | null {
   const amount = new Decimal(after.printed).minus(before.printed);
   if (amount.isZero() || before.currency !== after.currency) return null;
-  const amounts = new Map(
-    before.sections.flatMap((section) => section.lines.map((line) => [line.id, line.monthly])),
-  );
-  const now = after.sections.flatMap((section) => section.lines);
-  const moved = now.filter((line) => amounts.get(line.id) !== line.monthly).map((line) => line.id);
-  const gone = [...amounts.keys()].filter((id) => !now.some((line) => line.id === id));
-  const all = moved.length + gone.length;
-  const name = allComponents(design).find((component) => component.id === moved[0])?.name;
-  return { amount: amount.toString(), what: all === 1 ? (name ?? 'removed') : `${all} components` };
+  const changes = amountChanges(monthlyIn(before), monthlyIn(after));
+  const name = allComponents(design).find((component) => component.id === changes[0]?.id)?.name;
+  return {
+    amount: amount.toString(),
+    what: changes.length === 1 ? (name ?? 'removed') : `${changes.length} components`,
+  };
+}
+
+function monthlyIn({ sections }: DesignSummary): Map<string, string | null> {
+  return new Map(sections.flatMap(({ lines }) => lines.map(({ id, monthly }) => [id, monthly])));
 }
 
 function useLastChange(pricing: Pricing, design: Design): Change | null {

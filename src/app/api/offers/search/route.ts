@@ -1,9 +1,8 @@
 /** GET: offers of the newest revisions by words, kind, place, size, capability and price. */
-import { context } from '@/app/wiring';
 import { searchOffers } from '@/operations';
 import { handler } from '../../answer';
 
-export const GET = handler(async (request) => {
+export const GET = handler(async (request, _params, context) => {
   const { limit, ...asked } = Object.fromEntries(new URL(request.url).searchParams) as Record<string, string>;
   const query = { ...asked, ...(limit === undefined ? {} : { limit: Number(limit) }) };
   return Response.json(await searchOffers(context(), query));

@@ -1,13 +1,7 @@
 /** What lines come to instead of what they came to: the rows of every notice that amounts change. */
+import type { AmountChange } from '@/core/compare';
 import { type Design, findComponent } from '@/core/design';
 import { writeMoney } from '@/core/display';
-
-export interface AmountChange {
-  readonly id: string;
-  /** Null: not priced. */
-  readonly before: string | null;
-  readonly after: string | null;
-}
 
 export function AmountChanges({
   rows,

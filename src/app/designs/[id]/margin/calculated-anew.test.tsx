@@ -19,7 +19,7 @@ const plain = (): string => (screen.getByRole('status').textContent ?? '').repla
 describe('what another calculation changed', () => {
   it('are the lines with another amount, and the ones that were not priced or are no longer', () => {
     expect(changedLines({ a: '70.50', b: '73.00', c: null }, summary)).toEqual([
-      { id: 'a', before: '70.5', after: '73' },
+      { id: 'a', before: '70.50', after: '73' },
     ]);
     expect(changedLines({ a: '73', b: null, c: '1' }, summary)).toEqual([
       { id: 'b', before: null, after: '73' },

@@ -1,10 +1,10 @@
 /** The same design, books and entries, and another amount: the calculation itself became more exact. */
-import { decimal } from '@/core/base';
+import { type AmountChange, amountChanges } from '@/core/compare';
 import type { Design } from '@/core/design';
 import { writeMoney } from '@/core/display';
 import type { DesignSummary } from '@/core/range';
 import type { AmountsBefore, LineAmounts } from '@/operations';
-import { type AmountChange, AmountChanges } from './amount-changes';
+import { AmountChanges } from './amount-changes';
 
 interface CalculatedAnewProps {
   readonly before: AmountsBefore;
@@ -14,11 +14,9 @@ interface CalculatedAnewProps {
 
 /** The lines whose amount is another than the one that was kept. */
 export function changedLines(before: LineAmounts, { sections }: DesignSummary): AmountChange[] {
-  const value = (text: string | null): string | null => (text === null ? null : decimal(text).toString());
-  return sections
-    .flatMap((section) => section.lines)
-    .map(({ id, printed }) => ({ id, before: value(before[id] ?? null), after: value(printed) }))
-    .filter((row) => row.before !== row.after);
+  const lines = sections.flatMap((section) => section.lines);
+  const kept = new Map(lines.map(({ id }) => [id, before[id] ?? null]));
+  return amountChanges(kept, new Map(lines.map(({ id, printed }) => [id, printed])));
 }
 
 export function CalculatedAnew({ before, summary, design }: CalculatedAnewProps) {

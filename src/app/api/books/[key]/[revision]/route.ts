@@ -1,8 +1,7 @@
 /** GET: regions, offers and availability of a published revision, without its rates. */
-import { context } from '@/app/wiring';
 import { readCatalogue } from '@/operations';
 import { handler, revisionOf, unchanging } from '../../../answer';
 
-export const GET = handler(async (request, params) =>
+export const GET = handler(async (request, params, context) =>
   unchanging(request, () => readCatalogue(context(), params.key!, revisionOf(params))),
 );

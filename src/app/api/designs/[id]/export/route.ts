@@ -1,9 +1,8 @@
 /** GET ?form=csv|json: the design as a file. */
-import { context } from '@/app/wiring';
 import { exportDesign, invalid } from '@/operations';
 import { handler } from '../../../answer';
 
-export const GET = handler(async (request, { id }) => {
+export const GET = handler(async (request, { id }, context) => {
   const form = new URL(request.url).searchParams.get('form');
   if (form !== 'csv' && form !== 'json') throw invalid('A design is written as csv or json.');
   const file = await exportDesign(context(), id!, form);

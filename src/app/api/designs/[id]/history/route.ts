@@ -1,9 +1,8 @@
 /** GET ?before=…: revisions of the design, newest first. */
-import { context } from '@/app/wiring';
 import { designHistory } from '@/operations';
 import { handler, wholeNumber } from '../../../answer';
 
-export const GET = handler(async (request, { id }) => {
+export const GET = handler(async (request, { id }, context) => {
   const before = wholeNumber(new URL(request.url).searchParams.get('before'));
   return Response.json(await designHistory(context(), id!, before));
 });

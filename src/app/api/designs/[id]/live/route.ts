@@ -1,11 +1,11 @@
 /** GET: a stream of events about one design: each new revision, and how many have it open. */
-import { context, liveHub } from '@/app/wiring';
+import { liveHub } from '@/app/wiring';
 import { openDesign } from '@/operations';
 import { handler } from '../../../answer';
 
 const BEAT = 20_000;
 
-export const GET = handler(async (request, { id }) => {
+export const GET = handler(async (request, { id }, context) => {
   const { revision } = await openDesign(context(), id!);
   const encoder = new TextEncoder();
   let controller: ReadableStreamDefaultController<Uint8Array> | null = null;

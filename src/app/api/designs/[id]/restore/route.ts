@@ -1,9 +1,8 @@
 /** POST: takes a deletion back. */
-import { context } from '@/app/wiring';
 import { restoreDesign } from '@/operations';
 import { handler } from '../../../answer';
 
-export const POST = handler(async (_request, { id }) => {
+export const POST = handler(async (_request, { id }, context) => {
   await restoreDesign(context(), id!);
   return Response.json({ restored: true });
 });

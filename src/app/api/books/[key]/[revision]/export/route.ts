@@ -1,9 +1,8 @@
 /** GET ?form=json|csv: the whole revision as a file, streamed. */
-import { context } from '@/app/wiring';
 import { exportBook } from '@/operations';
 import { handler, revisionOf } from '../../../../answer';
 
-export const GET = handler(async (request, params) => {
+export const GET = handler(async (request, params, context) => {
   const form = new URL(request.url).searchParams.get('form') === 'csv' ? 'csv' : 'json';
   const { name, chunks } = await exportBook(context(), params.key!, revisionOf(params), form);
   const iterator = chunks[Symbol.asyncIterator]();

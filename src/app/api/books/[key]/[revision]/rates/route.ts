@@ -1,11 +1,10 @@
 /** GET ?region=&sku=…&kind=…: the rates of some offers, or of all of some kinds, in a region. */
-import { context } from '@/app/wiring';
 import { isKind, readRates } from '@/operations';
 import { handler, revisionOf, unchanging } from '../../../../answer';
 
 const MOST_SKUS = 500;
 
-export const GET = handler(async (request, params) => {
+export const GET = handler(async (request, params, context) => {
   const query = new URL(request.url).searchParams;
   const wanted = {
     region: query.get('region') ?? '',

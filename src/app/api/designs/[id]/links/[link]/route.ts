@@ -1,10 +1,9 @@
 /** DELETE: withdraws a link; it opens nothing from then on. */
-import { context } from '@/app/wiring';
 import { withdrawLink } from '@/operations';
 import { handler } from '../../../../answer';
 import { plainLinks } from '../../../../plain-links';
 
-export const DELETE = handler(async (_, { id, link }) => {
+export const DELETE = handler(async (_, { id, link }, context) => {
   await withdrawLink(context(), link!);
   return Response.json(await plainLinks(context(), id!));
 });

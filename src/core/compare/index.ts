@@ -1,0 +1,2 @@
+export * from './amount-changes';
+export * from './difference';

@@ -1,0 +1,44 @@
+/** Who may do what: the one table. Every operation that an actor asks for stands here by its name. */
+import { type Actor, requireRole, type Role } from './actor';
+
+/** By operation: the least role. */
+export const MAY = {
+  compareRevisions: 'viewer',
+  findOffers: 'viewer',
+  importProgress: 'viewer',
+  listBooks: 'viewer',
+  listDesigns: 'viewer',
+  listExchange: 'viewer',
+  listKept: 'viewer',
+  listStarters: 'viewer',
+  openDesign: 'viewer',
+  readCatalogue: 'viewer',
+  readRates: 'viewer',
+  readReport: 'viewer',
+  readHistory: 'viewer',
+  searchOffers: 'viewer',
+  starterNames: 'viewer',
+  beginWith: 'editor',
+  cancelImport: 'editor',
+  createLink: 'editor',
+  deleteDesign: 'editor',
+  editDesign: 'editor',
+  forgetKept: 'editor',
+  importBook: 'editor',
+  importDesign: 'editor',
+  importExchange: 'editor',
+  keep: 'editor',
+  keepAsStarter: 'editor',
+  listLinks: 'editor',
+  publishBook: 'editor',
+  restoreDesign: 'editor',
+  storeDesign: 'editor',
+  withdrawLink: 'editor',
+} satisfies Record<string, Role>;
+
+export type Allowed = keyof typeof MAY;
+
+/** Refused with `forbidden` where the actor's role does not reach. */
+export function allow(actor: Actor, what: Allowed): void {
+  requireRole(actor, MAY[what]);
+}
