@@ -100,9 +100,14 @@ export function OfferList({ rows, isLoading, component, currency, typed, onChoos
     event.preventDefault();
     act();
   };
+  /** What fits best is in sight, whatever was looked at before. */
+  const toTop = (): void => {
+    setAt(0);
+    scroller.current?.scrollTo({ top: 0 });
+  };
   const narrow = (part: Partial<typeof filters>): void => {
     setFilters({ ...filters, ...part });
-    setAt(0);
+    toTop();
   };
   const values = (read: (row: OfferRow) => string): string[] =>
     [...new Set(rows.map(read).filter(Boolean))].sort();
@@ -120,7 +125,7 @@ export function OfferList({ rows, isLoading, component, currency, typed, onChoos
             value={search}
             onChange={(event) => {
               setSearch(event.target.value);
-              setAt(0);
+              toTop();
             }}
             onKeyDown={onKeyDown}
             role="combobox"
