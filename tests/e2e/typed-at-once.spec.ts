@@ -53,6 +53,10 @@ test('a new line has an amount at once, as a guess, until somebody types', async
   await page.keyboard.press('Enter');
   await expect(use).toHaveText('300 GB');
   await saved(page);
+  // What the line began with goes with the line; what was typed before, each by itself.
+  const undo = page.getByRole('button', { name: 'Undo' });
+  for (let step = 0; step < 4 && (await undo.isEnabled()); step += 1) await undo.click();
+  await expect.poll(() => total(page)).toBe(before);
 });
 
 test('on a narrow screen names stand beside their amounts', async ({ page }) => {

@@ -6,7 +6,7 @@ import type { LedgerCursor, LedgerRow } from '@/ui/ledger';
 import { tell } from '@/ui/toast';
 import type { PricingClient } from '@/workers/client';
 import { toLedger } from './use-view';
-import { withFirstChoice } from './place-edits';
+import { begun, firstChoice, ofOffer } from './place-edits';
 import { newComponent, type Row } from './rows';
 import type { ShelfBook } from './shelf';
 
@@ -17,23 +17,30 @@ interface Adding {
   readonly client: PricingClient | null;
   readonly shelf: readonly ShelfBook[];
   readonly apply: (edits: readonly Edit[]) => boolean;
+  /** Completes a change that was just made; nothing is said where that is gone already. */
+  readonly complete: (edits: readonly Edit[], change: readonly Edit[]) => void;
   readonly undo: () => void;
   readonly moveCursor: (cursor: LedgerCursor) => void;
 }
 
-export function adding({ design, rows, cursor, client, shelf, apply, undo, moveCursor }: Adding) {
+export function adding(world: Adding) {
+  const { design, rows, cursor, client, shelf, apply, complete, undo, moveCursor } = world;
   const hereSection = (): Section | undefined => {
     const here = rows.find((row) => row.key === cursor?.row)?.data;
     return here && here.kind !== 'next-section' ? here.section : design.sections.at(-1);
   };
+  /** The line is there at once, to be named; what it costs follows a moment later and is the same step of undo. */
   const addOfKind = async (kind: Kind, section: Section, offer: FoundOffer | null = null): Promise<void> => {
     const fresh = newComponent(design, section, kind, kindOf(kind).label, crypto.randomUUID());
-    const { component, pins } = client
-      ? await withFirstChoice(client, design, fresh, offer, shelf)
-      : { component: fresh, pins: [] };
+    const { component, pins } = offer
+      ? ofOffer(design, fresh, offer, shelf)
+      : { component: begun(fresh), pins: [] };
     const index = section.components.length;
-    apply([...pins, { edit: 'add-component', section: section.id, index, component }]);
+    const added: Edit[] = [...pins, { edit: 'add-component', section: section.id, index, component }];
+    apply(added);
     moveCursor({ row: component.id, column: 'name', editing: { text: null } });
+    const choice = client && !offer ? await firstChoice(client, design, component) : [];
+    if (choice.length > 0) complete(choice, added);
   };
   const paste = (components: readonly Component[]): void => {
     const section = hereSection();

@@ -36,18 +36,29 @@ export async function placeEdits(
   ];
 }
 
-/** A new line with an amount at once, where its place says at whose prices: the usual need, at the cheapest there is. */
-async function firstAmount(client: PricingClient, design: Design, component: Component): Promise<Component> {
-  if (!component.place || NOT_GUESSED.has(component.kind)) return component;
-  const usual = withUsualUse(component);
-  if (usual.choice.by !== 'none') return usual;
-  const offers = await client.ask({ ask: 'offers', design, component: usual });
+/** What a new line begins with, before anything is asked: the usual need or quantity, where its place says at whose prices. */
+export function begun(component: Component): Component {
+  return !component.place || NOT_GUESSED.has(component.kind) ? component : withUsualUse(component);
+}
+
+/** The cheapest that there is for a line that has no choice yet; no edits where there is none, or it has one. */
+export async function firstChoice(
+  client: PricingClient,
+  design: Design,
+  component: Component,
+): Promise<Edit[]> {
+  if (!component.place || component.choice.by !== 'none' || NOT_GUESSED.has(component.kind)) return [];
+  const offers = await client.ask({ ask: 'offers', design, component });
   const [cheapest, ...others] = offers
     .filter((offer) => offer.soldHere && !offer.retires)
     .sort((a, b) => Number(a.monthly ?? Infinity) - Number(b.monthly ?? Infinity));
-  if (!cheapest) return component;
+  if (!cheapest) return [];
+  const { id } = component;
   const choice: Choice = { by: 'sku', sku: cheapest.sku };
-  return others.length === 0 ? { ...usual, choice } : guessedChoice(usual, choice);
+  const chosen: Edit = { edit: 'set-component', id, field: 'choice', value: choice };
+  if (others.length === 0) return [chosen];
+  const { guesses = null } = guessedChoice(component, choice);
+  return [chosen, { edit: 'set-component', id, field: 'guesses', value: guesses }];
 }
 
 /** Money that is bought ahead, and shares of what others cost: nobody guesses those. */
@@ -59,15 +70,13 @@ const NOT_GUESSED: ReadonlySet<Component['kind']> = new Set([
   'software-fee',
 ]);
 
-/** A new component with what can be chosen for it: a found offer at its book, else the usual at the cheapest. */
-export async function withFirstChoice(
-  client: PricingClient,
+/** A new component of a found offer, at its book. */
+export function ofOffer(
   design: Design,
   component: Component,
-  offer: FoundOffer | null,
+  offer: FoundOffer,
   shelf: readonly ShelfBook[],
-): Promise<{ readonly component: Component; readonly pins: readonly Edit[] }> {
-  if (!offer) return { component: await firstAmount(client, design, component), pins: [] };
+): { readonly component: Component; readonly pins: readonly Edit[] } {
   const book = shelf.find((each) => each.key === offer.book);
   const region = component.place?.book === offer.book ? component.place.region : book?.regions[0]?.code;
   if (!book || !region) return { component, pins: [] };

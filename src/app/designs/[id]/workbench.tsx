@@ -150,6 +150,7 @@ export function Workbench({ id, initial, shelf }: WorkbenchProps) {
     client,
     shelf,
     apply,
+    complete: (edits, change) => void session.apply(edits, change),
     undo: undo.run,
     moveCursor,
   });

@@ -170,6 +170,24 @@ describe('undo and redo', () => {
     expect(session.getState()).toMatchObject({ canUndo: true, canRedo: false, revision: 3 });
   });
 
+  it('take back what completes a change together with it, unless something came between', () => {
+    const session = open(new FakeServer());
+    const first = [count('2')];
+    session.apply(first);
+    session.apply([name('Completed')], first);
+    const named = () => findComponent(session.getState().design, 'a')?.name;
+    session.undo();
+    expect([countOf(session), named()]).toEqual(['1', serverOf('a').name]);
+    session.redo();
+    expect([countOf(session), named()]).toEqual(['2', 'Completed']);
+    const second = [count('3')];
+    session.apply(second);
+    session.apply([count('4')]);
+    session.apply([name('Later')], second);
+    session.undo();
+    expect([countOf(session), named()]).toEqual(['4', 'Completed']);
+  });
+
   it('forget what was undone once something new is done', () => {
     const session = open(new FakeServer());
     session.apply([count('2')]);

@@ -80,8 +80,11 @@ export class DesignSession {
     if (since.revision > this.baseRevision) this.rebase(since);
   }
 
-  /** Makes a change. Returns a sentence if it cannot be made; nothing is changed then. */
-  apply(edits: readonly Edit[]): string | null {
+  /**
+   * Makes a change. Returns a sentence if it cannot be made; nothing is changed then. `after`: it completes that change, and
+   * is taken back with it, if nothing came between.
+   */
+  apply(edits: readonly Edit[], after?: readonly Edit[]): string | null {
     this.draft = [];
     const current = this.current();
     const applied = applyEdits(current, edits);
@@ -94,7 +97,12 @@ export class DesignSession {
       this.show();
       return `${fault.path}: ${fault.message}.`;
     }
-    this.undoSteps.push({ undo: applied.value.inverse, redo: edits });
+    const { inverse } = applied.value;
+    const last = this.undoSteps.at(-1);
+    if (after && last?.redo === after) {
+      this.undoSteps.pop();
+      this.undoSteps.push({ undo: [...inverse, ...last.undo], redo: [...last.redo, ...edits] });
+    } else this.undoSteps.push({ undo: inverse, redo: edits });
     this.redoSteps = [];
     this.enqueue(edits);
     return null;
