@@ -10,6 +10,21 @@ import { hostileFiles } from './files';
 const MOST_MEMORY = 1024;
 const PATIENCE = 60_000;
 
+/** Whoever still writes when the answer comes may find the connection closed before having read it. */
+const CUT = new Set(['EPIPE', 'ECONNRESET']);
+const TRIES = 3;
+
+/** The status; a connection that was cut while writing is tried again, and three cuts are a fault. */
+async function statusOf(address: URL, source: () => AsyncIterable<Uint8Array>): Promise<number> {
+  for (let left = TRIES - 1; ; left -= 1) {
+    try {
+      return await upload(address, source());
+    } catch (error) {
+      if (left === 0 || !CUT.has((error as NodeJS.ErrnoException).code ?? '')) throw error;
+    }
+  }
+}
+
 /** The status, as soon as it comes: a refusal does not wait for the rest of the file. */
 function upload(address: URL, source: AsyncIterable<Uint8Array>): Promise<number> {
   return new Promise((resolve, reject) => {
@@ -52,7 +67,7 @@ export async function tryUploads(base: string, pid: number, count: number): Prom
   for (const { what, source } of (await hostileFiles(count)).slice(0, count)) {
     counts.tried += 1;
     try {
-      const status = await upload(address, source());
+      const status = await statusOf(address, source);
       if (status >= 500) counts.bad.push(`${what}: ${status}`);
       else if (status >= 400) counts.refused += 1;
       else counts.taken += 1;
