@@ -77,22 +77,20 @@ class Trial {
   }
 
   /** Together first; where lines are wrong, the entries that reach them each alone; and together again. */
-  followed(): readonly EntryOf[] {
+  followed(): readonly ProgramInput[] {
     let live = this.program.inputs.filter((input) => this.changed(input, input.value) !== null);
     for (let round = 0; round < ROUNDS; round += 1) {
       const wrong = this.wrong(live);
       if (wrong.size === 0) return live;
-      const suspects = live.filter((input) => this.mayMove(input, wrong));
+      const behind = this.program.inputsBehind(wrong);
+      const suspects = live.filter(
+        (input) => wrong.has(input.component) || behind.has(this.program.inputs.indexOf(input)),
+      );
       const alone = round === 0 && suspects.length <= MOST_ALONE;
       const refused = new Set(alone ? suspects.filter((input) => this.wrong([input]).size > 0) : suspects);
       live = live.filter((input) => !refused.has(input));
     }
     return this.wrong(live).size === 0 ? live : [];
-  }
-
-  private mayMove(input: EntryOf, wrong: ReadonlySet<string>): boolean {
-    const at = this.program.inputs.indexOf(input as (typeof this.program.inputs)[number]);
-    return wrong.has(input.component) || [...wrong].some((line) => this.program.reaches(at, line));
   }
 
   private changed({ component, entry }: EntryOf, value: Decimal | number): Component | null {

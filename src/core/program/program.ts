@@ -104,16 +104,21 @@ export class Program {
     return total;
   }
 
-  /** Whether a line's amount hangs on an input. */
-  reaches(input: number, line: string): boolean {
-    const root = this.roots[this.lines.indexOf(line)]!;
-    const reached = new Set(this.places[input]);
-    for (const at of this.moving) {
-      for (let arg = this.first[at]!; arg < this.first[at + 1]!; arg += 1) {
-        if (reached.has(this.args[arg]!)) reached.add(at);
-      }
+  /** Places of the inputs that any of the lines hangs on: one pass back over the steps, however many are asked for. */
+  inputsBehind(lines: ReadonlySet<string>): Set<number> {
+    const behind = new Uint8Array(this.values.length);
+    this.lines.forEach((line, at) => {
+      if (lines.has(line)) behind[this.roots[at]!] = 1;
+    });
+    for (let step = this.moving.length - 1; step >= 0; step -= 1) {
+      const at = this.moving[step]!;
+      if (behind[at] === 0) continue;
+      for (let arg = this.first[at]!; arg < this.first[at + 1]!; arg += 1) behind[this.args[arg]!] = 1;
     }
-    return reached.has(root);
+    const found = this.places.flatMap((places, input) =>
+      places.some((place) => behind[place] === 1) ? [input] : [],
+    );
+    return new Set(found);
   }
 
   private step(at: number): number {
