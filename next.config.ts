@@ -24,7 +24,7 @@ const config: NextConfig = {
   reactStrictMode: true,
   poweredByHeader: false,
   // They read files beside their own code.
-  serverExternalPackages: ['exceljs', '@react-pdf/renderer', 'pino'],
+  serverExternalPackages: ['exceljs', '@react-pdf/renderer', 'pg-boss', 'pino'],
   typedRoutes: false,
 };
 

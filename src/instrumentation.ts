@@ -3,4 +3,6 @@ export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== 'nodejs') return;
   const { guardThisProcess } = await import('./app/lib/server-guard');
   guardThisProcess();
+  const { startQueue } = await import('./app/wiring');
+  startQueue();
 }

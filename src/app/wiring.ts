@@ -5,15 +5,8 @@ import { Worker } from 'node:worker_threads';
 import { changeFeed, connect, installationOf, LOCAL_WORKSPACE, repositories } from '@/data';
 import type { Desk, Lane } from '@/desk/protocol';
 import { deskOf, ThreadDesk } from '@/desk/threads';
-import {
-  type Actor,
-  AppError,
-  type Context,
-  LiveHub,
-  priceAfterEdit,
-  type Stores,
-  WhenQuiet,
-} from '@/operations';
+import { type Actor, AppError, type Context, LiveHub, refreshTotals, type Stores } from '@/operations';
+import { BossQueue } from '@/jobs';
 import { log } from './lib/log';
 
 interface Shared {
@@ -22,7 +15,7 @@ interface Shared {
   stores?: Stores;
   live?: LiveHub;
   desk?: Desk;
-  totals?: WhenQuiet;
+  queue?: BossQueue;
 }
 
 // Development reloads modules; the pool must outlive that.
@@ -79,6 +72,7 @@ export function outsideContext(): Omit<Context, 'actor'> {
     ...stores(),
     now: () => new Date(),
     newId: randomUUID,
+    queue: queue(),
     price: (workspace, design, urgency) =>
       desk().ask('summary', { workspace, design }, { lane: urgency === 'soon' ? 'team' : 'background' }),
   };
@@ -99,11 +93,20 @@ export function context(): Context {
   return { ...outsideContext(), actor: actorOf(null) };
 }
 
-/** Totals of lists, once nobody has edited for a moment; a list that comes earlier works them out itself. */
-export function totalsSoon(): WhenQuiet {
-  return (shared.totals ??= new WhenQuiet((id) =>
-    priceAfterEdit(context(), id).catch((error: unknown) =>
-      log.error({ err: error }, 'totals were not brought up to date'),
-    ),
-  ));
+/** What outlives a request, in PostgreSQL: whichever process has time works it off. */
+function queue(): BossQueue {
+  return (shared.queue ??= new BossQueue(process.env.DATABASE_URL!, stores().jobs, {
+    file: (work, { signal, tell }) => desk().ask(work.what, work.given as never, { signal, tell }),
+    totals: (workspace, design) =>
+      refreshTotals({ ...outsideContext(), actor: { user: 'totals', workspace, role: 'admin' } }, design),
+    failed: (error) => log.error({ err: error }, 'work of the queue failed'),
+  }));
+}
+
+/** With the process, so that what another one left is found. A database that is not there yet is asked again. */
+export function startQueue(): void {
+  if (!process.env.DATABASE_URL) return;
+  queue()
+    .start()
+    .catch(() => void setTimeout(startQueue, 5000).unref());
 }

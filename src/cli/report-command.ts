@@ -1,7 +1,8 @@
 /** `wick report`: the report of a design file, as the application writes it. */
 import { buildReport } from '@/core/report';
 import { readReportOptions } from '@/formats';
-import { HANDOVER_FORMS, handOver } from '@/handover';
+import { REPORT_FORMS } from '@/core/report';
+import { handOver } from '@/handover';
 import { invalid } from '@/operations';
 import { booksOf, readDesignFile, writeOut } from './files';
 import type { Call } from './options';
@@ -9,8 +10,8 @@ import { say } from './print';
 
 /** Writes the file; 0 if everything was priced, 3 if not. */
 export async function reportCommand(call: Call): Promise<number> {
-  const form = HANDOVER_FORMS.find((each) => each === call.one('as'));
-  if (!form) throw invalid(`--as takes one of ${HANDOVER_FORMS.join(', ')}.`);
+  const form = REPORT_FORMS.find((each) => each === call.one('as'));
+  if (!form) throw invalid(`--as takes one of ${REPORT_FORMS.join(', ')}.`);
   const options = readReportOptions({
     variant: call.one('variant'),
     until: call.one('until'),

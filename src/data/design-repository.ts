@@ -70,6 +70,14 @@ export function designRepository(db: Kysely<Database>): DesignStore {
         return result;
       });
     },
+    read: async (workspace, id, work) => {
+      if (!UUID.test(id)) return null;
+      const seen = db.transaction().setIsolationLevel('repeatable read').setAccessMode('read only');
+      return seen.execute(async (trx) => {
+        const row = await live(trx, workspace, id).executeTakeFirst();
+        return row ? work(locked(trx, stored(row))) : null;
+      });
+    },
     saveTotals: async (workspace, id, revision, totals) => {
       await db
         .updateTable('design')

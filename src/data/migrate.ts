@@ -9,6 +9,7 @@ import * as lineAmounts from './migrations/m006-line-amounts';
 import * as installation from './migrations/m007-installation';
 import * as linkHashes from './migrations/m008-link-hashes';
 import * as changeFeed from './migrations/m009-change-feed';
+import * as jobs from './migrations/m010-jobs';
 import type { Database } from './schema';
 
 const MIGRATIONS: Readonly<Record<string, Migration>> = {
@@ -21,6 +22,7 @@ const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '007-installation': installation,
   '008-link-hashes': linkHashes,
   '009-change-feed': changeFeed,
+  '010-jobs': jobs,
 };
 
 export async function migrate(db: Kysely<Database>): Promise<void> {

@@ -5,6 +5,7 @@ import { bookRepository } from './book-repository';
 import { designRepository } from './design-repository';
 import { exchangeRepository } from './exchange-repository';
 import { importRepository } from './import-repository';
+import { jobRepository } from './job-repository';
 import { keptRepository } from './kept-repository';
 import { linkRepository } from './link-repository';
 import type { Database } from './schema';
@@ -17,5 +18,6 @@ export function repositories(db: Kysely<Database>): Stores {
     exchange: exchangeRepository(db),
     links: linkRepository(db),
     kept: keptRepository(db),
+    jobs: jobRepository(db),
   };
 }

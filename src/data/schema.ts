@@ -3,7 +3,15 @@ import type { ColumnType, Generated, JSONColumnType } from 'kysely';
 import type { Design, Edit } from '@/core/design';
 import type { ReportOptions } from '@/core/report';
 import type { OfferRow, RateRow } from '@/formats';
-import type { ImportOutcome, ImportState, KeptWhat, LineAmounts } from '@/operations';
+import type {
+  ImportOutcome,
+  ImportState,
+  JobLane,
+  JobState,
+  JobWork,
+  KeptWhat,
+  LineAmounts,
+} from '@/operations';
 
 type Timestamp = ColumnType<Date, Date | string, Date | string>;
 type Numeric = ColumnType<string, string, string>;
@@ -139,6 +147,27 @@ export interface Database {
     name: string;
     body: JSONColumnType<object>;
     kept_at: Timestamp;
+  };
+  job: {
+    id: string;
+    workspace_id: string;
+    lane: JobLane;
+    key: string;
+    work: JSONColumnType<JobWork>;
+    asked_by: string;
+    state: JobState;
+    done: Generated<number>;
+    steps: Generated<number>;
+    words: Generated<string>;
+    tries: Generated<number>;
+    cancel_asked: Generated<boolean>;
+    asked_at: Generated<Timestamp>;
+    seen_at: Generated<Timestamp>;
+    code: string | null;
+    message: string | null;
+    file_name: string | null;
+    file_type: string | null;
+    file: Buffer | null;
   };
   design_link: {
     id: string;

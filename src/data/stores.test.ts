@@ -4,6 +4,7 @@ import { afterEach, describe, expect, it } from 'vitest';
 import { bookContract } from '@tests/support/book-contract';
 import { smallBookFile } from '@tests/support/books';
 import { freshDatabase } from '@tests/support/database';
+import { jobContract } from '@tests/support/job-contract';
 import { keptContract } from '@tests/support/kept-contract';
 import { linkContract } from '@tests/support/link-contract';
 import { HERE, storeContract, testContext } from '@tests/support/store-contract';
@@ -31,6 +32,7 @@ storeContract('in PostgreSQL', freshStores);
 bookContract('in PostgreSQL', freshStores);
 linkContract('in PostgreSQL', freshStores);
 keptContract('in PostgreSQL', freshStores);
+jobContract('in PostgreSQL', freshStores);
 
 describe('the database itself', () => {
   it('can be migrated again without harm', async () => {

@@ -1,5 +1,5 @@
 /** Loads the demo into a workspace: books through the same import as anyone's, designs under fixed ids. */
-import { importBook, importExchange, priceAfterEdit, type Context } from '@/operations';
+import { importBook, importExchange, refreshTotals, type Context } from '@/operations';
 import { writeBookJson } from '@/formats/stream';
 import { DEMO_DESIGNS } from './designs';
 import { DEMO_REVISIONS, type DemoRevision, generatePieces } from './generate-book';
@@ -32,7 +32,7 @@ export async function loadDemo(context: Context): Promise<void> {
     if (await context.designs.find(workspace, id)) continue;
     const at = new Date(context.now().getTime() - index * 60_000);
     await context.designs.create(workspace, id, design, at);
-    await priceAfterEdit(context, id);
+    await refreshTotals(context, id);
   }
 }
 

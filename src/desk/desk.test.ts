@@ -121,6 +121,6 @@ describe('a desk with a thread', () => {
     const named = (name: string) => ({ ask: async () => name as never });
     const both = deskOf(named('pages'), named('files'));
     expect(await both.ask('linked', { token: '' })).toBe('pages');
-    expect(await both.ask('linked-file', { token: '', form: 'pdf' })).toBe('files');
+    expect(await both.ask('linked-file', { tokenHash: '', form: 'pdf' })).toBe('files');
   });
 });

@@ -13,12 +13,15 @@ const options = { variant: 'full', validUntil: null, withAgreements: false } as 
 let context: Context;
 let id = '';
 let token = '';
+let tokenHash = '';
 beforeEach(async () => {
   context = testContext(memoryStores());
   await importBook(context, uploadOf(smallBookFile()));
   const design = designOf([serverOf('a'), serverOf('b')], { books: [{ book: 'small', revision: 3 }] });
   id = await importDesign(context, writeDesign(design));
-  ({ token } = await createLink(context, id, { options, pinned: false, expires: null }));
+  const made = await createLink(context, id, { options, pinned: false, expires: null });
+  token = made.token;
+  tokenHash = made.link.tokenHash;
 });
 
 describe('jobs', () => {
@@ -30,7 +33,7 @@ describe('jobs', () => {
     expect([shown.report.total.monthly, shown.revision]).toEqual(['146.00', 0]);
     expect(linked.report).toEqual(shown.report);
     expect(linked.explained).toEqual(['a', 'b']);
-    const file = await desk.ask('linked-file', { token, form: 'json' });
+    const file = await desk.ask('linked-file', { tokenHash, form: 'json' });
     expect(file.name).toMatch(/-full\.json$/);
     expect(JSON.parse(new TextDecoder().decode(file.bytes))).toEqual(shown.report);
     expect(await desk.ask('linked-trace', { token, line: 'a' })).toMatchObject({ operation: 'product' });
@@ -39,8 +42,8 @@ describe('jobs', () => {
   it('print up to a length, and say what else there is beyond it', async () => {
     const workers = workersOn(context, { team: 2, stranger: 1 });
     const beyond = { code: 'too-large', message: expect.stringContaining('at most 1 lines') as string };
-    await expect(workers['linked-file']({ token, form: 'pdf' })).rejects.toMatchObject(beyond);
-    expect((await workers['linked-file']({ token, form: 'md' })).bytes.length).toBeGreaterThan(100);
+    await expect(workers['linked-file']({ tokenHash, form: 'pdf' })).rejects.toMatchObject(beyond);
+    expect((await workers['linked-file']({ tokenHash, form: 'md' })).bytes.length).toBeGreaterThan(100);
     const ours = await workers['report-file']({ actor: context.actor, id, options, form: 'pdf' });
     expect(new TextDecoder('latin1').decode(ours.bytes.slice(0, 5))).toBe('%PDF-');
   });

@@ -2,7 +2,7 @@
  * What is too heavy for the thread that answers requests: pricing on the server, reports, and writing them down. Every
  * job takes plain data and gives plain data, so that it can be done in a thread of its own or right here.
  */
-import type { HandoverForm } from '@/handover/forms';
+import type { ReportForm } from '@/core/report';
 import {
   type Actor,
   AppError,
@@ -10,12 +10,15 @@ import {
   explainedLines,
   fileStem,
   linkedTrace,
+  type JobProgress,
   openLink,
+  openLinkByHash,
   priceHere,
   type ReadReport,
   readReport,
+  type WrittenFile,
 } from '@/operations';
-import type { Desk, JobName, Jobs, WrittenFile } from './protocol';
+import type { Desk, JobName, Jobs } from './protocol';
 
 /** Lines of a printed report: its pages are laid out one after the other, which takes a second for every hundred. */
 interface MostPrinted {
@@ -27,11 +30,21 @@ const MOST_PRINTED: MostPrinted = { team: 3000, stranger: 1000 };
 
 type Outside = Omit<Context, 'actor'>;
 
-export type Workers = { readonly [N in JobName]: (given: Jobs[N]['given']) => Promise<Jobs[N]['answer']> };
+type Tell = (progress: JobProgress) => void;
+
+export type Workers = {
+  readonly [N in JobName]: (given: Jobs[N]['given'], tell?: Tell) => Promise<Jobs[N]['answer']>;
+};
+
+const nobody: Tell = () => undefined;
 
 export function workersOn(outside: Outside, most: MostPrinted = MOST_PRINTED): Workers {
-  const written = (form: HandoverForm, read: ReadReport, lines: number) =>
-    writeDown(form, read, outside.now(), lines);
+  const written = async (form: ReportForm, read: () => Promise<ReadReport>, lines: number, tell: Tell) => {
+    tell({ done: 0, steps: 2, words: 'Pricing the design' });
+    const found = await read();
+    tell({ done: 1, steps: 2, words: `Writing the ${FORM_WORDS[form]}` });
+    return writeDown(form, found, outside.now(), lines);
+  };
   const inside = (actor: Actor): Context => ({ ...outside, actor });
   return {
     summary: ({ workspace, design }) => priceHere(outside.books, workspace, design),
@@ -40,8 +53,8 @@ export function workersOn(outside: Outside, most: MostPrinted = MOST_PRINTED): W
       const isNegotiated = (stored.design.agreements ?? []).length > 0;
       return { report, title: stored.design.title, revision: stored.revision, isNegotiated };
     },
-    'report-file': async ({ actor, id, options, form }) =>
-      written(form, await readReport(inside(actor), id, options), most.team),
+    'report-file': ({ actor, id, options, form }, tell = nobody) =>
+      written(form, () => readReport(inside(actor), id, options), most.team, tell),
     linked: async ({ token }) => {
       const linked = await openLink(outside, token);
       return {
@@ -51,7 +64,8 @@ export function workersOn(outside: Outside, most: MostPrinted = MOST_PRINTED): W
         explained: [...explainedLines(linked)],
       };
     },
-    'linked-file': async ({ token, form }) => written(form, await openLink(outside, token), most.stranger),
+    'linked-file': ({ tokenHash, form }, tell = nobody) =>
+      written(form, () => openLinkByHash(outside, tokenHash), most.stranger, tell),
     'linked-trace': ({ token, line }) => linkedTrace(outside, token, line),
   };
 }
@@ -59,10 +73,20 @@ export function workersOn(outside: Outside, most: MostPrinted = MOST_PRINTED): W
 /** Does everything right here: for tests, and where nobody else would have to wait. */
 export function inlineDesk(outside: Outside): Desk {
   const workers = workersOn(outside);
-  return { ask: (name, given) => (workers[name] as (given: unknown) => Promise<never>)(given) };
+  return {
+    ask: (name, given, asking) =>
+      (workers[name] as (given: unknown, tell?: Tell) => Promise<never>)(given, asking?.tell),
+  };
 }
 
-async function writeDown(form: HandoverForm, read: ReadReport, at: Date, most: number): Promise<WrittenFile> {
+const FORM_WORDS: Readonly<Record<ReportForm, string>> = {
+  xlsx: 'sheets',
+  pdf: 'PDF',
+  md: 'Markdown',
+  json: 'JSON',
+};
+
+async function writeDown(form: ReportForm, read: ReadReport, at: Date, most: number): Promise<WrittenFile> {
   const { report } = read;
   const lines = report.sections.reduce((sum, section) => sum + section.lines.length, 0);
   if (form === 'pdf' && lines > most) {

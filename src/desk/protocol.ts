@@ -3,8 +3,7 @@ import type { Design } from '@/core/design';
 import type { DesignSummary } from '@/core/range';
 import type { Report, ReportOptions } from '@/core/report';
 import type { PlainFigure } from '@/core/trace';
-import type { HandoverForm } from '@/handover/forms';
-import type { Actor } from '@/operations';
+import type { Actor, JobProgress, JobWork, WrittenFile } from '@/operations';
 
 export interface ShownReport {
   readonly report: Report;
@@ -22,17 +21,14 @@ export interface LinkedPage {
   readonly explained: readonly string[];
 }
 
-export interface WrittenFile {
-  readonly type: string;
-  readonly name: string;
-  readonly bytes: Uint8Array<ArrayBuffer>;
-}
-
 interface OfDesign {
   readonly actor: Actor;
   readonly id: string;
   readonly options: ReportOptions;
 }
+
+/** What is asked of a file that is written as a job of the database. */
+type Given<W extends JobWork['what']> = Extract<JobWork, { what: W }>['given'];
 
 interface Job<Given, Answer> {
   readonly given: Given;
@@ -42,9 +38,9 @@ interface Job<Given, Answer> {
 export interface Jobs {
   summary: Job<{ readonly workspace: string; readonly design: Design }, DesignSummary>;
   report: Job<OfDesign, ShownReport>;
-  'report-file': Job<OfDesign & { readonly form: HandoverForm }, WrittenFile>;
+  'report-file': Job<Given<'report-file'>, WrittenFile>;
   linked: Job<{ readonly token: string }, LinkedPage>;
-  'linked-file': Job<{ readonly token: string; readonly form: HandoverForm }, WrittenFile>;
+  'linked-file': Job<Given<'linked-file'>, WrittenFile>;
   'linked-trace': Job<{ readonly token: string; readonly line: string }, PlainFigure>;
 }
 
@@ -58,6 +54,8 @@ export interface Asking {
   /** Nobody waits any more. */
   readonly signal?: AbortSignal;
   readonly lane?: Lane;
+  /** Hears how far it is, where that is told. */
+  readonly tell?: (progress: JobProgress) => void;
 }
 
 export interface Desk {

@@ -2,7 +2,7 @@
 import { randomUUID } from 'node:crypto';
 import { parentPort } from 'node:worker_threads';
 import { connect, repositories } from '@/data';
-import { AppError } from '@/operations';
+import { AppError, type JobProgress } from '@/operations';
 import { workersOn } from './jobs';
 import type { JobName } from './protocol';
 import type { FromThread, ToThread } from './threads';
@@ -13,14 +13,17 @@ const port = parentPort;
 const workers = workersOn({ ...repositories(connect(url)), now: () => new Date(), newId: randomUUID });
 
 port.on('message', ({ turn, name, given }: ToThread) => {
-  work(name, given).then(
+  const tell = (progress: JobProgress): void => port.postMessage({ turn, progress } satisfies FromThread);
+  work(name, given, tell).then(
     (value) => port.postMessage({ turn, value } satisfies FromThread),
     (thrown: unknown) => port.postMessage({ turn, ...failureOf(thrown) } satisfies FromThread),
   );
 });
 
-async function work(name: JobName, given: unknown): Promise<unknown> {
-  return (workers[name] as (given: unknown) => Promise<unknown>)(given);
+type Tell = (progress: JobProgress) => void;
+
+async function work(name: JobName, given: unknown, tell: Tell): Promise<unknown> {
+  return (workers[name] as (given: unknown, tell: Tell) => Promise<unknown>)(given, tell);
 }
 
 function failureOf(thrown: unknown): Pick<FromThread, 'refused' | 'failed'> {

@@ -4,7 +4,7 @@
  * new one. The thread that answers requests never waits for any of it.
  */
 import type { Worker } from 'node:worker_threads';
-import { AppError, type AppErrorCode, type AppErrorDetail } from '@/operations';
+import { AppError, type AppErrorCode, type AppErrorDetail, type JobProgress } from '@/operations';
 import { type Asking, type Desk, type JobName, type Jobs, type Lane, LANES } from './protocol';
 
 export interface ToThread {
@@ -16,6 +16,8 @@ export interface ToThread {
 export interface FromThread {
   readonly turn: number;
   readonly value?: unknown;
+  /** Not the end yet. */
+  readonly progress?: JobProgress;
   readonly refused?: {
     readonly code: AppErrorCode;
     readonly message: string;
@@ -41,6 +43,7 @@ interface Turn extends ToThread {
   readonly resolve: (value: never) => void;
   readonly reject: (error: Error) => void;
   readonly stopListening: () => void;
+  readonly tell?: (progress: JobProgress) => void;
 }
 
 const gone = (): AppError => new AppError('gone', 'Nobody waits for this any more.');
@@ -58,7 +61,7 @@ export class ThreadDesk implements Desk {
   ask<N extends JobName>(
     name: N,
     given: Jobs[N]['given'],
-    { signal, lane = 'team' }: Asking = {},
+    { signal, lane = 'team', tell }: Asking = {},
   ): Promise<Jobs[N]['answer']> {
     const line = this.waiting[lane];
     if (line.length >= this.options.most[lane]) {
@@ -71,6 +74,7 @@ export class ThreadDesk implements Desk {
         turn: (this.turns += 1),
         name,
         given,
+        tell,
         resolve: resolve as Turn['resolve'],
         reject,
         stopListening: () => signal?.removeEventListener('abort', leave),
@@ -129,8 +133,9 @@ export class ThreadDesk implements Desk {
     return worker;
   }
 
-  private answered({ turn, value, refused, failed }: FromThread): void {
+  private answered({ turn, value, progress, refused, failed }: FromThread): void {
     if (this.running?.turn !== turn) return;
+    if (progress) return this.running.tell?.(progress);
     this.end((ended) => {
       if (refused) ended.reject(new AppError(refused.code, refused.message, refused.detail));
       else if (failed) ended.reject(Object.assign(new Error(failed.message), failed));

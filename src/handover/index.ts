@@ -1,13 +1,10 @@
 /** The forms in which a report leaves the house. */
-import type { BuiltReport } from '@/core/report';
-import type { HandoverForm } from './forms';
+import type { BuiltReport, ReportForm } from '@/core/report';
 import { reportMarkdown } from './report-markdown';
 import { reportPdf } from './report-pdf';
 import { reportSheet } from './report-sheet';
 
-export * from './forms';
-
-const TYPES: Readonly<Record<HandoverForm, string>> = {
+const TYPES: Readonly<Record<ReportForm, string>> = {
   xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
   pdf: 'application/pdf',
   md: 'text/markdown; charset=utf-8',
@@ -19,11 +16,11 @@ export interface HandedOver {
   readonly bytes: Uint8Array<ArrayBuffer>;
 }
 
-export async function handOver(form: HandoverForm, built: BuiltReport, at: Date): Promise<HandedOver> {
+export async function handOver(form: ReportForm, built: BuiltReport, at: Date): Promise<HandedOver> {
   return { type: TYPES[form], bytes: new Uint8Array(await write(form, built, at)) };
 }
 
-async function write(form: HandoverForm, built: BuiltReport, at: Date): Promise<Uint8Array> {
+async function write(form: ReportForm, built: BuiltReport, at: Date): Promise<Uint8Array> {
   const { report } = built;
   switch (form) {
     case 'xlsx':

@@ -9,17 +9,18 @@ import { invalid, notFound } from './app-error';
 import type { BookStore, Context, DesignListing, StoredDesign } from './ports';
 import { priceDesignOnServer, totalsOf } from './price-design';
 
-/** All designs, the last changed first. Totals that are behind are worked out anew. */
+/** Of those whose totals are behind, how many are brought up to date at once. */
+const MOST_BEHIND = 50;
+
+/** The designs, the last changed first. Totals that are behind are asked for, and are there in a later list. */
 export async function listDesigns(context: Context): Promise<DesignListing[]> {
   allow(context.actor, 'listDesigns');
-  const listings = await context.designs.list(context.actor.workspace);
-  const behind = listings.filter((each) => !each.totals);
-  const brought = await inTime(
-    behind.map((each) => withTotals(context, each)),
-    behind,
-  );
-  const anew = new Map(brought.map((each) => [each.id, each]));
-  return listings.map((each) => anew.get(each.id) ?? each);
+  const { workspace } = context.actor;
+  const listings = await context.designs.list(workspace);
+  const behind = listings.filter((each) => !each.totals).slice(0, MOST_BEHIND);
+  const asked = behind.map((each) => context.queue?.totalsSoon(workspace, each.id));
+  await Promise.all(asked).catch(() => undefined);
+  return listings;
 }
 
 /** Milliseconds that somebody waits for totals of lists; what takes longer is worked out after the answer. */
@@ -35,14 +36,6 @@ async function inTime<T>(work: readonly Promise<T>[], otherwise: readonly T[]): 
   await Promise.race([all, new Promise((resolve) => (timer = setTimeout(resolve, PATIENCE)))]);
   clearTimeout(timer);
   return [...done];
-}
-
-async function withTotals(context: Context, listing: DesignListing): Promise<DesignListing> {
-  const stored = await context.designs.find(context.actor.workspace, listing.id);
-  if (!stored || stored.revision !== listing.revision) return listing;
-  const totals = totalsOf(await priceDesignOnServer(context, stored.design, 'later'));
-  await context.designs.saveTotals(context.actor.workspace, listing.id, stored.revision, totals);
-  return { ...listing, totals };
 }
 
 export async function openDesign(context: Context, id: string): Promise<StoredDesign> {

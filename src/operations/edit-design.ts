@@ -8,7 +8,6 @@ import { sentenceFor } from '@/core/display';
 import { check, editBatchSchema, faultsOfChange } from '@/formats';
 import { allow } from './may';
 import { AppError, invalid, notFound } from './app-error';
-import { refreshTotals } from './designs';
 import { type SavedSince, sinceOf } from './history';
 import type { Context } from './ports';
 
@@ -55,6 +54,3 @@ export async function editDesign(context: Context, id: string, data: unknown): P
   }
   return outcome.saved;
 }
-
-/** After a save: prices the design again for lists. Kept apart so that an edit is acknowledged as soon as it is safe. */
-export const priceAfterEdit = refreshTotals;

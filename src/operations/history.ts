@@ -22,12 +22,11 @@ export interface SavedSince {
 async function reading<T>(
   context: Context,
   id: string,
-  read: (locked: LockedDesign) => Promise<T>,
+  read: (seen: LockedDesign) => Promise<T>,
 ): Promise<T> {
   allow(context.actor, 'readHistory');
-  const result = await context.designs.change(context.actor.workspace, id, async (locked) => ({
-    write: null,
-    result: { value: await read(locked) },
+  const result = await context.designs.read(context.actor.workspace, id, async (seen) => ({
+    value: await read(seen),
   }));
   if (!result) throw notFound('design');
   return result.value;

@@ -1,11 +1,13 @@
 /** Read-only links: a report for people outside, until it expires or is withdrawn. Need Q5. */
 import { createHash, randomBytes, timingSafeEqual } from 'node:crypto';
 import { z } from 'zod';
-import { isConfidential, type PlainFigure, toPlain } from '@/core/trace';
+import { planOf } from '@/core/pricing';
+import { type Figure, isConfidential, type PlainFigure, toPlain } from '@/core/trace';
 import type { Actor } from './actor';
 import { allow } from './may';
 import { AppError, invalid, notFound } from './app-error';
 import { openDesign } from './designs';
+import { loadBooks } from './load-books';
 import type { Context, DesignLink, StoredDesign } from './ports';
 import { type ReadReport, reportOf } from './report';
 
@@ -24,6 +26,8 @@ const wantedSchema = z.strictObject({
   /** Last day on which it opens. */
   expires: z.iso.date().nullable(),
 });
+
+type Outside = Omit<Context, 'actor'>;
 
 /** Where a link stands now. */
 export type LinkState = 'open' | 'expired' | 'withdrawn';
@@ -94,28 +98,43 @@ export interface LinkedReport extends ReadReport {
 }
 
 /** For a stranger. Expired, withdrawn, deleted and invented links are told apart by nobody outside. */
-export async function openLink(context: Omit<Context, 'actor'>, token: string): Promise<LinkedReport> {
-  const link = await linkOf(context, token);
+export async function openLink(context: Outside, token: string): Promise<LinkedReport> {
+  return reportBehind(context, await linkOf(context, token));
+}
+
+/** For who writes its file later: the link must still be open then. */
+export async function openLinkByHash(context: Outside, tokenHash: string): Promise<LinkedReport> {
+  return reportBehind(context, stillOpen(context, await context.links.byTokenHash(tokenHash)));
+}
+
+async function reportBehind(context: Outside, link: DesignLink): Promise<LinkedReport> {
   const actor: Actor = { user: 'link', workspace: link.workspace, role: 'viewer' };
-  const inside: Context = { ...context, actor };
+  const shown = await designBehind(context, link);
+  return { ...(await reportOf({ ...context, actor }, shown, link.options)), link };
+}
+
+async function designBehind({ designs }: Outside, link: DesignLink): Promise<StoredDesign> {
   // A pinned link ends with its design too.
-  const current = await context.designs.find(link.workspace, link.design);
+  const current = await designs.find(link.workspace, link.design);
   if (!current) throw closed();
-  const shown: StoredDesign = link.pinned ? { ...current, ...link.pinned } : current;
-  return { ...(await reportOf(inside, shown, link.options)), link };
+  return link.pinned ? { ...current, ...link.pinned } : current;
 }
 
 /** Whoever has no open link is turned away before anything is worked out for them. */
-export async function requireLink(context: Omit<Context, 'actor'>, token: string): Promise<void> {
+export async function requireLink(context: Outside, token: string): Promise<void> {
   await linkOf(context, token);
 }
 
-async function linkOf(context: Omit<Context, 'actor'>, token: string): Promise<DesignLink> {
+export async function linkOf(context: Outside, token: string): Promise<DesignLink> {
   if (!TOKEN.test(token)) throw closed();
   const hash = hashOf(token);
   const link = await context.links.byTokenHash(hash);
   const isSame = link !== null && timingSafeEqual(Buffer.from(link.tokenHash), Buffer.from(hash));
-  if (!isSame || linkState(link, context.now()) !== 'open') throw closed();
+  return stillOpen(context, isSame ? link : null);
+}
+
+function stillOpen({ now }: Outside, link: DesignLink | null): DesignLink {
+  if (!link || linkState(link, now()) !== 'open') throw closed();
   return link;
 }
 
@@ -124,25 +143,22 @@ export function explainedLines({ report, cases, link }: LinkedReport): Set<strin
   if (report.variant === 'quotation') return new Set();
   const lines = cases.likely.sections.flatMap((section) => section.lines);
   return new Set(
-    lines.flatMap((line) =>
-      line.status === 'priced' && (link.options.withAgreements || !isConfidential(line.monthly))
-        ? [line.id]
-        : [],
-    ),
+    lines.flatMap((line) => (line.status === 'priced' && isShown(line.monthly, link) ? [line.id] : [])),
   );
 }
 
-export async function linkedTrace(
-  context: Omit<Context, 'actor'>,
-  token: string,
-  id: string,
-): Promise<PlainFigure> {
-  const linked = await openLink(context, token);
-  const line = linked.cases.likely.sections
-    .flatMap((section) => section.lines)
-    .find((each) => each.id === id);
-  if (line?.status !== 'priced' || !explainedLines(linked).has(id)) throw notFound('calculation');
-  return toPlain(line.monthly);
+function isShown(monthly: Figure, { options }: DesignLink): boolean {
+  return options.variant === 'full' && (options.withAgreements || !isConfidential(monthly));
+}
+
+/** One line, and what is tied to it; the rest of the design is not priced for it. */
+export async function linkedTrace(context: Outside, token: string, id: string): Promise<PlainFigure> {
+  const link = await linkOf(context, token);
+  const { design } = await designBehind(context, link);
+  const plan = planOf(design, await loadBooks(context.books, link.workspace, design));
+  const figure = plan.pricer.explain(plan, { case: 'likely' }, { of: 'component', id });
+  if (!figure || !isShown(figure, link)) throw notFound('calculation');
+  return toPlain(figure);
 }
 
 function closed(): AppError {

@@ -14,6 +14,7 @@ import type {
   Stores,
   Totals,
 } from './ports';
+import { memoryJobStore } from './memory-jobs';
 import { memoryBookStore, memoryExchangeStore, memoryImportStore } from './memory-books';
 
 type Work<T> = (locked: LockedDesign) => Promise<{ readonly write: DesignChange | null; readonly result: T }>;
@@ -36,6 +37,7 @@ export function memoryStores(): Stores {
     exchange: memoryExchangeStore(),
     links: memoryLinkStore(),
     kept: memoryKeptStore(),
+    jobs: memoryJobStore(),
   };
 }
 
@@ -99,6 +101,10 @@ function memoryDesignStore(): DesignStore {
       entry.turn = mine.catch(() => undefined);
       return mine;
     },
+    read: async (workspace, id, work) => {
+      const entry = find(workspace, id);
+      return entry ? work(seen(entry)) : null;
+    },
     saveTotals: async (workspace, id, revision, totals) => {
       const entry = find(workspace, id);
       if (entry && entry.stored.revision === revision) entry.totals = { ...totals, revision };
@@ -119,7 +125,24 @@ function memoryDesignStore(): DesignStore {
 }
 
 async function changeNow<T>(entry: KeptDesign, id: string, work: Work<T>): Promise<T> {
-  const { write, result } = await work({
+  const { write, result } = await work(seen(entry));
+  if (!write) return result;
+  const revision = entry.stored.revision + 1;
+  const at = write.at.toISOString();
+  entry.stored = { id, revision, design: write.design, updatedAt: at };
+  entry.log.push({
+    batch: write.batch,
+    revision,
+    edits: write.edits,
+    inverse: write.inverse,
+    user: write.user,
+    at,
+  });
+  return result;
+}
+
+function seen(entry: KeptDesign): LockedDesign {
+  return {
     current: entry.stored,
     batch: async (batch) => entry.log.find((each) => each.batch === batch) ?? null,
     since: async (revision) => entry.log.filter((each) => each.revision > revision),
@@ -145,20 +168,7 @@ async function changeNow<T>(entry: KeptDesign, id: string, work: Work<T>): Promi
           at: when,
           edits: JSON.stringify(edits).length <= bytes ? edits : null,
         })),
-  });
-  if (!write) return result;
-  const revision = entry.stored.revision + 1;
-  const at = write.at.toISOString();
-  entry.stored = { id, revision, design: write.design, updatedAt: at };
-  entry.log.push({
-    batch: write.batch,
-    revision,
-    edits: write.edits,
-    inverse: write.inverse,
-    user: write.user,
-    at,
-  });
-  return result;
+  };
 }
 
 function listingOf({ stored, totals }: KeptDesign): DesignListing {

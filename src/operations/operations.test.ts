@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { smallBookFile } from '@tests/support/books';
 import { bookContract } from '@tests/support/book-contract';
 import { designOf, serverOf } from '@tests/support/designs';
+import { jobContract } from '@tests/support/job-contract';
 import { keptContract } from '@tests/support/kept-contract';
 import { linkContract } from '@tests/support/link-contract';
 import { storeContract, testContext } from '@tests/support/store-contract';
@@ -28,6 +29,7 @@ storeContract('in memory', async () => stores());
 bookContract('in memory', async () => stores());
 linkContract('in memory', async () => stores());
 keptContract('in memory', async () => stores());
+jobContract('in memory', async () => stores());
 
 describe('roles', () => {
   it('a viewer reads and changes nothing', async () => {

@@ -3,10 +3,12 @@ import type { Design, Edit } from '@/core/design';
 import type { DesignSummary } from '@/core/range';
 import type { Actor } from './actor';
 import type { BookStore, ExchangeStore, ImportStore } from './book-ports';
+import type { JobQueue, JobStore } from './job-ports';
 import type { KeptStore } from './kept-ports';
 import type { LinkStore } from './link-ports';
 
 export type * from './book-ports';
+export type * from './job-ports';
 export type * from './kept-ports';
 export type * from './link-ports';
 
@@ -75,7 +77,7 @@ export interface DesignChange {
   readonly at: Date;
 }
 
-/** What the work inside `change` sees: the design as it is, and what was saved since a revision. */
+/** A design as it is, and what was saved since a revision: inside `change` nobody else moves it meanwhile. */
 export interface LockedDesign {
   readonly current: StoredDesign;
   batch(batch: string): Promise<LoggedBatch | null>;
@@ -106,6 +108,8 @@ export interface DesignStore {
     id: string,
     work: (locked: LockedDesign) => Promise<{ readonly write: DesignChange | null; readonly result: T }>,
   ): Promise<T | null>;
+  /** One state of the design and its history, without keeping anybody from saving. Null: no such design. */
+  read<T>(workspace: string, id: string, work: (seen: LockedDesign) => Promise<T>): Promise<T | null>;
   /** Keeps totals only if the design is still at `revision`. */
   saveTotals(workspace: string, id: string, revision: number, totals: KeptTotals): Promise<void>;
   /** False: no such design. Deleted designs can be restored. */
@@ -120,12 +124,15 @@ export interface Stores {
   readonly exchange: ExchangeStore;
   readonly links: LinkStore;
   readonly kept: KeptStore;
+  readonly jobs: JobStore;
 }
 
 export interface Context extends Stores {
   readonly actor: Actor;
   now(): Date;
   newId(): string;
+  /** Who works jobs off; absent: nobody does. */
+  readonly queue?: JobQueue;
   /** Prices a design somewhere else than in the thread that answers requests; absent: here. */
   readonly price?: (workspace: string, design: Design, urgency: Urgency) => Promise<DesignSummary>;
 }

@@ -11,7 +11,7 @@ import { agreementOf, designOf, serverOf } from '@tests/support/designs';
 import { asElsewhere, asHere, call, freshStart, LINK, type Route, wired } from '@tests/support/routes';
 import { uploadOf } from '@tests/support/upload';
 import { writeDesign } from '@/formats';
-import { HANDOVER_FORMS, type HandoverForm } from '@/handover/forms';
+import { REPORT_FORMS, type ReportForm } from '@/core/report';
 import { importBook, importDesign } from '@/operations';
 import * as editsRoute from '@/app/api/designs/[id]/edits/route';
 import * as exportRoute from '@/app/api/designs/[id]/export/route';
@@ -157,7 +157,7 @@ describe('another site, and a foreign name', () => {
   });
 });
 
-async function textOf(form: HandoverForm, bytes: ArrayBuffer): Promise<string> {
+async function textOf(form: ReportForm, bytes: ArrayBuffer): Promise<string> {
   if (form === 'pdf') {
     const read = spawnSync('pdftotext', ['-', '-'], { input: Buffer.from(bytes), encoding: 'utf8' });
     if (read.status !== 0) throw new Error(`pdftotext: ${read.stderr}`);
@@ -169,7 +169,7 @@ async function textOf(form: HandoverForm, bytes: ArrayBuffer): Promise<string> {
   return book.worksheets.map((sheet) => `${sheet.name} ${JSON.stringify(sheet.getSheetValues())}`).join('\n');
 }
 
-async function read(options: object, form: HandoverForm): Promise<string> {
+async function read(options: object, form: ReportForm): Promise<string> {
   const body = { ...LINK, options: { ...LINK.options, ...options } };
   const made = (await call(linksRoute, 'POST', { id: design }, { body })).json<{ made: { path: string } }>()
     .made;
@@ -190,7 +190,7 @@ async function read(options: object, form: HandoverForm): Promise<string> {
   return `${await textOf(form, await answer.arrayBuffer())}\n${traced}`.replace(/[\u00a0\u202f ]/g, '');
 }
 
-describe.each(HANDOVER_FORMS)('a link as %s', (form) => {
+describe.each(REPORT_FORMS)('a link as %s', (form) => {
   it('of a full report holds the lines, and nothing that was negotiated', async () => {
     const text = await read({}, form);
     expect(text).toContain('marked-line-2');

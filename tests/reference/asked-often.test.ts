@@ -9,12 +9,14 @@ import {
   type Conditions,
   createPricer,
   designUnder,
+  planOf,
   type PricedDesign,
   settingsOf,
   whenOf,
 } from '@/core/pricing';
 import { contextFor } from '@/core/pricing/context';
-import { run } from '@/core/pricing/run';
+import { run, runLine } from '@/core/pricing/run';
+import { toPlain } from '@/core/trace';
 import { CASES } from '@/core/usage';
 import { amounts, DESIGNS, fresh, mapAll } from './anew';
 import { Dice } from './dice';
@@ -110,6 +112,29 @@ describe('a pricer', () => {
         }
       }
     }
+  }, 240_000);
+
+  it('explains one line as it stands in the whole, without pricing the rest', () => {
+    let alone = 0;
+    let lines = 0;
+    for (const seed of DESIGNS) {
+      const { design, books } = fresh(mixed(seed));
+      const all = planOf(design, books);
+      const whole = all.pricer.price(all, { case: 'likely' });
+      const when = whenOf(design, 0);
+      const context = contextFor(design, 'likely', when);
+      for (const line of whole.sections.flatMap((each) => each.lines)) {
+        lines += 1;
+        const own = runLine(line.id, design, books, context, settingsOf(design, books, when));
+        if (own) alone += 1;
+        const plan = planOf(structuredClone(design), books);
+        const figure = plan.pricer.explain(plan, { case: 'likely' }, { of: 'component', id: line.id });
+        const said = line.status === 'priced' ? toPlain(line.monthly) : null;
+        expect(figure && toPlain(figure), `seed ${seed}, ${line.id}`).toEqual(said);
+      }
+    }
+    // The others are shares of spend, or stand beside prepaid credit.
+    expect(alone / lines).toBeGreaterThan(0.5);
   }, 240_000);
 
   it('takes over what did not change: lines, pools, and what commitments do not reach', () => {

@@ -1,7 +1,16 @@
 /** Calls route handlers without a server: the application's one meeting place with the stores is played here. */
 import { randomUUID } from 'node:crypto';
 import { writeDesign } from '@/formats';
-import { type Context, importBook, importDesign, LiveHub, memoryFeeds } from '@/operations';
+import {
+  type Context,
+  importBook,
+  importDesign,
+  type JobQueue,
+  LiveHub,
+  memoryFeeds,
+  type Stores,
+} from '@/operations';
+import { workOff } from '@/jobs/worker';
 import { inlineDesk } from '@/desk/jobs';
 import { memoryStores } from '@/operations/memory-stores';
 import { smallBookFile } from './books';
@@ -12,14 +21,34 @@ import { uploadOf } from './upload';
 interface Wired {
   context: Context;
   hub: LiveHub;
-  /** Designs whose totals are to be worked out when it is quiet. */
-  quiet: string[];
+  /** Designs whose totals are to be worked out soon. */
+  soon: string[];
+}
+
+/** A queue whose work is done at once, right here. */
+function queueFor(stores: Stores): JobQueue {
+  return {
+    put: (id) =>
+      workOff(
+        stores.jobs,
+        id,
+        ({ what, given }, { tell }) =>
+          inlineDesk(wiring.outsideContext()).ask(what, given as never, { tell }),
+        () => undefined,
+      ),
+    totalsSoon: async (_, design) => void wired.soon.push(design),
+  };
+}
+
+function freshContext(): Context {
+  const stores = memoryStores();
+  return { ...testContext(stores), queue: queueFor(stores) };
 }
 
 export const wired: Wired = {
-  context: testContext(memoryStores()),
+  context: freshContext(),
   hub: new LiveHub(memoryFeeds()(), 'here'),
-  quiet: [],
+  soon: [],
 };
 
 /** Stands in for `@/app/wiring`. */
@@ -32,7 +61,6 @@ export const wiring = {
   },
   desk: () => inlineDesk(wiring.outsideContext()),
   liveHub: (): LiveHub => wired.hub,
-  totalsSoon: () => ({ note: (id: string): void => void wired.quiet.push(id) }),
   installation: async (): Promise<string> => 'this-one',
 };
 
@@ -45,9 +73,9 @@ export const asHere = (): void => actAs(HERE);
 
 /** Empty stores with the small book and one design: 138.00 a month. Answers with its id. */
 export async function freshStart(): Promise<string> {
-  wired.context = testContext(memoryStores());
+  wired.context = freshContext();
   wired.hub = new LiveHub(memoryFeeds()(), 'here');
-  wired.quiet = [];
+  wired.soon = [];
   asHere();
   await importBook(wired.context, uploadOf(smallBookFile()));
   // A-4 is 73.00 a month; of 300 GB 100 are free, 10 at 1.00, 90 at 0.50, 100 at 0.10: 65.00.

@@ -20,6 +20,7 @@ import {
   openDesign,
   readCatalogue,
   readRates,
+  refreshTotals,
   restoreDesign,
   savedSince,
 } from '@/operations';
@@ -151,6 +152,8 @@ export function storeContract(name: string, make: () => Promise<Stores>): void {
       expect((await listDesigns(context))[0]?.totals).toMatchObject({ monthly: '146', unpriced: 0 });
       const saved = await editDesign(context, id, batchOf(0, { edit: 'remove-component', id: 'b' }));
       expect(saved.revision).toBe(1);
+      expect((await listDesigns(context))[0]!.totals).toBeNull();
+      await refreshTotals(context, id);
       expect(await listDesigns(context)).toMatchObject([
         { revision: 1, components: 1, totals: { monthly: '73' } },
       ]);

@@ -19,11 +19,15 @@ import * as designsRoute from '@/app/api/designs/route';
 import * as exchangeRoute from '@/app/api/exchange/route';
 import * as healthRoute from '@/app/api/health/route';
 import * as readyRoute from '@/app/api/ready/route';
+import * as jobFileRoute from '@/app/api/jobs/[id]/file/route';
+import * as jobRoute from '@/app/api/jobs/[id]/route';
 import * as keptOneRoute from '@/app/api/kept/[id]/route';
 import * as keptRoute from '@/app/api/kept/route';
 import * as importRoute from '@/app/api/books/import/[id]/route';
 import * as offersRoute from '@/app/api/offers/route';
 import * as searchRoute from '@/app/api/offers/search/route';
+import * as sharedFileRoute from '@/app/api/shared/[token]/jobs/[id]/file/route';
+import * as sharedJobRoute from '@/app/api/shared/[token]/jobs/[id]/route';
 import * as sharedReportRoute from '@/app/api/shared/[token]/report/route';
 import * as sharedTraceRoute from '@/app/api/shared/[token]/trace/route';
 import * as startersRoute from '@/app/api/starters/route';
@@ -50,7 +54,7 @@ describe('a design', () => {
     wired.hub.join(id, { revision: (next) => void heard.push(next), present: () => undefined });
     const answer = await call(editsRoute, 'POST', { id }, { body: rename('Web') });
     expect([answer.status, answer.json<Revised>().revision, heard]).toEqual([200, 1, [1]]);
-    expect(wired.quiet).toEqual([id]);
+    expect(wired.soon).toEqual([id]);
     const since = await call(editsRoute, 'GET', { id }, { query: '?since=0' });
     expect(since.text).toContain('"Web"');
   });
@@ -102,6 +106,29 @@ describe('a design', () => {
     }
   });
 
+  it('has its report as a job that is followed until its file is there', async () => {
+    const asked = await call(reportRoute, 'POST', { id }, { query: '?form=md' });
+    expect(asked.status).toBe(202);
+    const job = asked.json<{ id: string; state: string }>();
+    expect(asked.text).not.toContain('askedBy');
+    expect((await call(jobRoute, 'GET', { id: job.id })).json()).toMatchObject({ state: 'done' });
+    const file = await call(jobFileRoute, 'GET', { id: job.id });
+    expect(file.text).toBe((await call(reportRoute, 'GET', { id }, { query: '?form=md' })).text);
+    // It has ended: there is nothing to call off.
+    expect((await call(jobRoute, 'DELETE', { id: job.id })).status).toBe(404);
+  });
+
+  it('says where a long report is followed, and that one which was called off is gone', async () => {
+    wired.context = { ...wired.context, queue: undefined };
+    const waiting = await call(reportRoute, 'GET', { id }, { query: '?form=pdf' });
+    expect(waiting.status).toBe(202);
+    const job = waiting.json<{ id: string; state: string }>();
+    expect([job.state, waiting.headers.get('location')]).toEqual(['waiting', `/api/jobs/${job.id}`]);
+    expect((await call(jobFileRoute, 'GET', { id: job.id })).status).toBe(404);
+    expect((await call(jobRoute, 'DELETE', { id: job.id })).status).toBe(204);
+    expect((await call(jobRoute, 'GET', { id: job.id })).json()).toMatchObject({ state: 'cancelled' });
+  });
+
   it('is watched: the revision at once, each new one, and how many are there', async () => {
     const abort = new AbortController();
     const request = new Request('http://here/x', { headers: { host: 'localhost' }, signal: abort.signal });
@@ -138,7 +165,19 @@ describe('a link', () => {
     expect([shared.status, shared.text.includes('138.00')]).toEqual([200, true]);
     expect((await call(sharedTraceRoute, 'GET', { token }, { query: '?line=out' })).text).toContain('65');
     expect((await call(sharedTraceRoute, 'GET', { token }, { query: '?line=nothing' })).status).toBe(404);
+    const job = (await call(sharedReportRoute, 'POST', { token }, { query: '?form=md' })).json<Made>();
+    expect((await call(sharedJobRoute, 'GET', { token, id: job.id })).json()).toMatchObject({
+      state: 'done',
+    });
+    expect((await call(sharedFileRoute, 'GET', { token, id: job.id })).text).toBe(shared.text);
+    // What the team asked for is not theirs to see.
+    const ours = (await call(reportRoute, 'POST', { id }, { query: '?form=json' })).json<Made>();
+    for (const route of [sharedJobRoute, sharedFileRoute]) {
+      expect((await call(route, 'GET', { token, id: ours.id })).status).toBe(404);
+    }
+    expect((await call(sharedJobRoute, 'DELETE', { token, id: ours.id })).status).toBe(404);
     await call(linkRoute, 'DELETE', { id, link: link.id });
+    expect((await call(sharedFileRoute, 'GET', { token, id: job.id })).status).toBe(404);
     for (const route of [sharedReportRoute, sharedTraceRoute]) {
       expect((await call(route, 'GET', { token }, { query: '?form=md&line=out' })).status).toBe(404);
     }

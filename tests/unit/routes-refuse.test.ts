@@ -22,6 +22,8 @@ import * as historyRoute from '@/app/api/designs/[id]/history/route';
 import * as linkRoute from '@/app/api/designs/[id]/links/[link]/route';
 import * as linksRoute from '@/app/api/designs/[id]/links/route';
 import * as liveRoute from '@/app/api/designs/[id]/live/route';
+import * as jobFileRoute from '@/app/api/jobs/[id]/file/route';
+import * as jobRoute from '@/app/api/jobs/[id]/route';
 import * as reportRoute from '@/app/api/designs/[id]/report/route';
 import * as restoreRoute from '@/app/api/designs/[id]/restore/route';
 import * as designRoute from '@/app/api/designs/[id]/route';
@@ -78,6 +80,20 @@ describe('another workspace', () => {
     expect((await call(designsRoute, 'GET')).json()).toEqual([]);
     expect((await call(keptRoute, 'GET', {}, { query: '?what=starter' })).json()).toEqual([]);
     expect((await call(offersRoute, 'GET', {}, { query: '?find=a-4' })).json()).toEqual([]);
+  });
+
+  it('follows, fetches and calls off no job of ours', async () => {
+    const job = (await call(reportRoute, 'POST', { id }, { query: '?form=md' })).json<{ id: string }>();
+    asElsewhere();
+    for (const [route, method] of [
+      [jobRoute, 'GET'],
+      [jobRoute, 'DELETE'],
+      [jobFileRoute, 'GET'],
+    ] as const) {
+      const there = await call(route, method, { id: job.id });
+      const nowhere = await call(route, method, { id: randomUUID() });
+      expect([there.status, there.text]).toEqual([404, nowhere.text]);
+    }
   });
 
   it('withdraws no link of ours', async () => {

@@ -1,7 +1,7 @@
 /** The designs of the team: name, total with its wick, last change; new, open, rename, copy, delete with undo. */
 'use client';
 import { useRouter } from 'next/navigation';
-import { type KeyboardEvent, useMemo, useRef, useState } from 'react';
+import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
 import type { DesignListing } from '@/operations';
 import { Amount } from '@/ui/amount';
 import { Button } from '@/ui/button';
@@ -26,6 +26,7 @@ export function DesignsLedger({ designs }: { readonly designs: readonly DesignLi
   const [trouble, setTrouble] = useState<FileTrouble | null>(null);
   const file = useRef<HTMLInputElement>(null);
   const focused = designs.find((design) => design.id === cursor?.row) ?? designs[0];
+  useAgain(designs);
   const most = Math.max(0, ...designs.map((design) => Number(design.totals?.high ?? 0)));
 
   const attempt = async (act: () => Promise<void>): Promise<void> => {
@@ -151,7 +152,7 @@ export function DesignsLedger({ designs }: { readonly designs: readonly DesignLi
             <span className="text-xs text-soft">{row.currency}</span>
           </span>
         ) : (
-          <span className="text-soft">not yet known</span>
+          <span className="text-soft">being worked out</span>
         ),
     },
     {
@@ -248,4 +249,24 @@ function UnpricedCount({ count }: { readonly count: number }) {
   ) : (
     <span className="text-soft">none</span>
   );
+}
+
+/** Milliseconds between two looks for totals that are being worked out, and how many looks are made. */
+const AGAIN = 1500;
+const MOST_LOOKS = 20;
+
+function useAgain(designs: readonly DesignListing[]): void {
+  const router = useRouter();
+  const looks = useRef(0);
+  useEffect(() => {
+    if (designs.every((design) => design.totals)) looks.current = 0;
+    else if (looks.current < MOST_LOOKS) {
+      const timer = setTimeout(() => {
+        looks.current += 1;
+        router.refresh();
+      }, AGAIN);
+      return () => clearTimeout(timer);
+    }
+    return undefined;
+  }, [designs, router]);
 }

@@ -15,7 +15,7 @@ export async function orNotFound<T>(work: Promise<T>): Promise<T> {
 const TOLD: ReadonlySet<AppErrorCode> = new Set(['busy', 'too-large', 'unavailable', 'no-room']);
 
 /** Also gives back, as a sentence, why it is not shown now. */
-export async function orSentence<T extends object>(work: Promise<T>): Promise<T | string> {
+export async function orSentence<T extends object | null>(work: Promise<T>): Promise<T | string> {
   try {
     return await orNotFound(work);
   } catch (thrown) {

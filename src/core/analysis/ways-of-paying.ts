@@ -2,7 +2,7 @@
 import type { Decimal } from '../base';
 import { kindOf } from '../books';
 import type { Component, Design } from '../design';
-import { type BookSet, priceAlone, type PricedLine } from '../pricing';
+import { type Alone, aloneIn, type BookSet, type PricedLine } from '../pricing';
 import { rateCard } from '../rating';
 import { breakEvenShare, commitmentOf, TERMS, type Term } from '../terms';
 import { type Leaving, leavingOf } from './leaving';
@@ -18,16 +18,27 @@ export interface TermPrice {
   readonly leaving: Leaving | null;
 }
 
+/**
+ * The amounts alone, without what they are held against. `alone` prices in this very design.
+ *
+ * @example
+ * waysToPay(design.sections[0]!.components[0]!, design, books).map((way) => way.term)[0]; // => 'on-demand'
+ */
+export function waysToPay(
+  component: Component,
+  design: Design,
+  books: BookSet,
+  alone: Alone = aloneIn(design, books),
+): Pick<TermPrice, 'term' | 'line'>[] {
+  return termsFor(component, design, books).map((term) => ({ term, line: alone({ ...component, term }) }));
+}
+
 /** The same component under every way of paying that its kind knows. Needs E4, E7. */
 export function compareTerms(component: Component, design: Design, books: BookSet): TermPrice[] {
-  const always = priceAlone(
-    { ...component, term: 'on-demand', running: { pattern: 'always' } },
-    design,
-    books,
-  );
-  const onDemand = priceAlone({ ...component, term: 'on-demand' }, design, books);
-  return termsFor(component, design, books).map((term) => {
-    const line = priceAlone({ ...component, term }, design, books);
+  const alone = aloneIn(design, books);
+  const always = alone({ ...component, term: 'on-demand', running: { pattern: 'always' } });
+  const onDemand = alone({ ...component, term: 'on-demand' });
+  return waysToPay(component, design, books, alone).map(({ term, line }) => {
     // An interruptible line knows no other price of its own: it is held against the same line on demand.
     const steady = onDemand.status === 'priced' ? onDemand.monthly.value : null;
     const against = line.status !== 'priced' ? null : term === 'interruptible' ? steady : line.onDemand;

@@ -3,7 +3,7 @@ import type { Component, Design } from '../design';
 import type { Case } from '../usage';
 import type { BookSet } from './book-set';
 import type { When } from './context';
-import { priceDesign } from './pricer';
+import { createPricer, priceDesign } from './pricer';
 import type { PricedLine } from './priced';
 
 /**
@@ -22,4 +22,23 @@ export function priceAlone(
 ): PricedLine {
   const alone: Design = { ...design, sections: [{ id: 'alone', name: '', components: [component] }] };
   return priceDesign(alone, books, which, when).sections[0]!.lines[0]!;
+}
+
+/** Prices one component after the other by itself, in the likely case. */
+export type Alone = (component: Component) => PricedLine;
+
+/**
+ * The same for many components of a design: what several of them ask of the same offers is worked out once.
+ *
+ * @example
+ * const alone = aloneIn(design, books);
+ * const line = alone(design.sections[0]!.components[0]!);
+ * line.status === 'priced' && line.monthly.value.toString(); // => '146'
+ */
+export function aloneIn(design: Design, books: BookSet): Alone {
+  const pricer = createPricer(books);
+  return (component) => {
+    const sections = [{ id: 'alone', name: '', components: [component] }];
+    return pricer.price(pricer.plan({ ...design, sections }), { case: 'likely' }).sections[0]!.lines[0]!;
+  };
 }

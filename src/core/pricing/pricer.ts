@@ -12,8 +12,8 @@ import { type Conditions, designUnder, settingsOf, whenOf } from './conditions';
 import { contextFor, type When } from './context';
 import { CostMemory } from './cost-memory';
 import type { Run } from './kept';
-import type { PricedDesign } from './priced';
-import { run } from './run';
+import type { PricedDesign, PricedLine } from './priced';
+import { run, runLine } from './run';
 
 /** A design as a pricer knows it. Nothing in it ever changes. */
 export interface DesignPlan {
@@ -96,6 +96,8 @@ class Engine implements Pricer {
   }
 
   explain(plan: DesignPlan, under: Conditions, amount: AmountOf): Figure | null {
+    const alone = amount.of === 'component' ? this.lineAlone(plan, under, amount.id) : null;
+    if (alone) return alone.status === 'priced' ? alone.monthly : null;
     const priced = this.price(plan, under);
     if (amount.of === 'design') return designFigure(priced);
     for (const section of priced.sections) {
@@ -104,6 +106,17 @@ class Engine implements Pricer {
       if (amount.of === 'component' && line) return line.status === 'priced' ? line.monthly : null;
     }
     return null;
+  }
+
+  /** Where nothing of the plan was priced yet, one line needs what is tied to it and no more. */
+  private lineAlone(plan: DesignPlan, under: Conditions, id: string): PricedLine | null {
+    const memory = this.memories.get(plan);
+    if (!memory || memory.own.has(under.case) || memory.recent || memory.before.size > 0) return null;
+    const design = designUnder(plan.design, under);
+    const when = whenOf(plan.design, under.month ?? 0);
+    const settings = this.settings(design, when);
+    const context = contextFor(design, under.case, when, this.costs(settings, under.case));
+    return runLine(id, design, this.books, context, settings);
   }
 
   private ownRun(design: Design, { own, before }: Memory, which: Case): Run {

@@ -6,7 +6,7 @@
 import type { Issue, Result } from '../base';
 import type { PriceBook } from '../books';
 import type { Component, Design } from '../design';
-import type { BookSet } from './book-set';
+import { type BookSet, pinnedBooks } from './book-set';
 import { type Charged, type ChargedLine, chargeLines } from './charges';
 import type { PriceContext } from './context';
 import { coverByCredit, type CreditCovered } from './credit-cover';
@@ -17,6 +17,7 @@ import { type Open, openComponent } from './opening';
 import type { PricedDesign, PricedLine } from './priced';
 import { pricedLine } from './priced-line';
 import { chargeShare, isShareOfSpend, nextShare, type SpentLine } from './spend-lines';
+import { same } from './same';
 import { groupsOf } from './ties';
 import { type SectionTotals, sectionTotals, totalsOf } from './totals';
 
@@ -37,6 +38,17 @@ export function run(
 ): Run {
   const earlier = (options.from ?? []).filter((each) => each.settings === settings);
   return new Running(design, books, context, settings, earlier).run(options.together ?? false);
+}
+
+/** One line, charged with what is tied to it only. Null: it hangs on the whole design, or is not in it. */
+export function runLine(
+  id: string,
+  design: Design,
+  books: BookSet,
+  context: PriceContext,
+  settings: string,
+): PricedLine | null {
+  return new Running(design, books, context, settings, []).runLine(id);
 }
 
 class Running {
@@ -76,6 +88,20 @@ class Running {
     };
   }
 
+  runLine(id: string): PricedLine | null {
+    const opens = this.open();
+    const own = opens.find((each) => each.value.component.id === id);
+    if (!own) return this.lines.get(id) ?? null;
+    const credited = opens.some((each) => each.value.component.kind === 'prepaid-credit');
+    if (credited || isShareOfSpend(own.value)) return null;
+    const others = opens.filter((each) => !isShareOfSpend(each.value));
+    this.priceOthers(
+      groupsOf(others).find((group) => group.includes(own))!,
+      true,
+    );
+    return this.lines.get(id)!;
+  }
+
   /** The first of what earlier runs have that holds here too. */
   private known<T>(read: (run: Run) => T | undefined, holds: (known: T, run: Run) => boolean): T | undefined {
     for (const each of this.earlier) {
@@ -87,14 +113,7 @@ class Running {
 
   private open(): Open[] {
     const opens: Open[] = [];
-    const books = new Map<string, PriceBook | undefined>();
-    const bookOf = (key: string): PriceBook | undefined => {
-      if (!books.has(key)) {
-        const pin = this.design.books.find((each) => each.book === key);
-        books.set(key, pin && this.books.get(pin.book, pin.revision));
-      }
-      return books.get(key);
-    };
+    const bookOf = pinnedBooks(this.design, this.books);
     for (const section of this.design.sections) {
       for (const component of section.components) {
         const { id } = component;
@@ -277,10 +296,4 @@ class Running {
     });
     return totalsOf(this.design, sections, this.context.case);
   }
-}
-
-function same(a: readonly unknown[], b: readonly unknown[]): boolean {
-  if (a.length !== b.length) return false;
-  for (let at = 0; at < a.length; at += 1) if (a[at] !== b[at]) return false;
-  return true;
 }

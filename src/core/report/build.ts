@@ -5,8 +5,9 @@ import { checkTitle } from '../checks';
 import type { Component, Design } from '../design';
 import { describeTerm, describeUse, groupInText, plainMoney, sentenceFor } from '../display';
 import { minorDigits } from '../money';
-import { compareTerms, DEFAULT_HORIZON, priceMonths } from '../analysis';
+import { DEFAULT_HORIZON, priceMonths, waysToPay } from '../analysis';
 import {
+  aloneIn,
   type BookSet,
   casesOf,
   type DesignPlan,
@@ -206,10 +207,11 @@ function booksOf(design: Design, books: BookSet, likely: PricedDesign): Report['
 }
 
 function payingOf(design: Design, books: BookSet, money: Money): Report['paying'] {
+  const alone = aloneIn(design, books);
   const all = design.sections.flatMap((section) => section.components);
   return all.flatMap((component) => {
     if (!kindOf(component.kind).committable) return [];
-    const ways = compareTerms(component, design, books).map(({ term, line }) => ({
+    const ways = waysToPay(component, design, books, alone).map(({ term, line }) => ({
       paid: describeTerm(term),
       monthly: line.status === 'priced' ? money.of(line.monthly.value) : null,
       upfront: line.status === 'priced' ? money.of(line.upfront) : null,

@@ -1,4 +1,4 @@
 export * from './build';
 export { agreementWords } from './assumptions';
-export type * from './model';
+export * from './model';
 export * from './live-entries';

@@ -131,3 +131,7 @@ export interface Report {
     readonly ways: readonly ReportWay[];
   }[];
 }
+
+/** The forms in which a report is written down. */
+export const REPORT_FORMS = ['xlsx', 'pdf', 'md', 'json'] as const;
+export type ReportForm = (typeof REPORT_FORMS)[number];

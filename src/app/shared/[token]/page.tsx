@@ -2,7 +2,9 @@
 import type { Metadata } from 'next';
 import { cache } from 'react';
 import { orNotFound, orSentence } from '@/app/lib/or-not-found';
+import { inTime } from '@/app/report/in-time';
 import { NotShown } from '@/app/report/not-shown';
+import { NotYet } from '@/app/report/not-yet';
 import { ReportView } from '@/app/report/report-view';
 import { desk, outsideContext } from '@/app/wiring';
 import { requireLink } from '@/operations';
@@ -15,18 +17,19 @@ interface PageProps {
 
 const load = cache(async (token: string) => {
   await orNotFound(requireLink(outsideContext(), token));
-  return orSentence(desk().ask('linked', { token }, { lane: 'stranger' }));
+  return orSentence(inTime(`link ${token}`, () => desk().ask('linked', { token }, { lane: 'stranger' })));
 });
 
 export async function generateMetadata({ params }: PageProps): Promise<Metadata> {
   const linked = await load((await params).token);
-  const title = typeof linked === 'string' ? 'Report' : linked.report.title;
+  const title = typeof linked === 'string' ? 'Report' : (linked?.report.title ?? 'Report');
   return { title, robots: { index: false, follow: false }, referrer: 'no-referrer' };
 }
 
 export default async function SharedPage({ params }: PageProps) {
   const { token } = await params;
   const linked = await load(token);
+  if (linked === null) return <NotYet />;
   if (typeof linked === 'string') return <NotShown>{linked}</NotShown>;
   const { report, revision, isPinned, explained } = linked;
   const open = new Set(explained);

@@ -5,7 +5,9 @@ import { ReportView } from '@/app/report/report-view';
 import { context, desk } from '@/app/wiring';
 import { readReportOptions } from '@/formats';
 import { openDesign } from '@/operations';
+import { inTime } from '../../../report/in-time';
 import { NotShown } from '../../../report/not-shown';
+import { NotYet } from '../../../report/not-yet';
 import { ReportHead } from './report-head';
 
 interface PageProps {
@@ -24,7 +26,10 @@ export default async function ReportPage({ params, searchParams }: PageProps) {
   if (!options) notFound();
   const { actor, now } = context();
   const today = now().toISOString().slice(0, 10);
-  const shown = await orSentence(desk().ask('report', { actor, id, options }));
+  const { revision } = await orNotFound(openDesign(context(), id));
+  const key = JSON.stringify([actor, id, revision, options]);
+  const shown = await orSentence(inTime(key, () => desk().ask('report', { actor, id, options })));
+  if (shown === null) return <NotYet />;
   if (typeof shown === 'string') return <NotShown>{shown}</NotShown>;
   return (
     <>

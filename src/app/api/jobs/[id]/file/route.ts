@@ -1,0 +1,6 @@
+/** GET: the file that a job made, for a day. */
+import { jobFile } from '@/operations';
+import { handler } from '../../../answer';
+import { fileAnswer } from '../../../report-file';
+
+export const GET = handler(async (_request, { id }, context) => fileAnswer(await jobFile(context(), id!)));

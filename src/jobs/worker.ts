@@ -1,0 +1,62 @@
+/**
+ * Works one job off: takes its row, keeps it warm while it lasts, hears who calls it off, and writes down what came of
+ * it. Whoever takes a row that is taken already goes away again, so a job that was put in line twice is done once.
+ */
+import { AppError, type JobProgress, type JobStore, type JobWork, type WrittenFile } from '@/operations';
+
+export interface Doing {
+  readonly signal: AbortSignal;
+  readonly tell: (progress: JobProgress) => void;
+}
+
+export type DoJob = (work: JobWork, doing: Doing) => Promise<WrittenFile>;
+
+/** Milliseconds between two signs of life; a process that gives none for `SILENT_SECONDS` is taken for dead. */
+const BEAT = 1000;
+export const SILENT_SECONDS = 15;
+export const MOST_TRIES = 3;
+
+/** Never throws for what the work itself refuses; what fails by chance waits again, a few times. */
+export async function workOff(
+  jobs: JobStore,
+  id: string,
+  doJob: DoJob,
+  failed: (error: unknown) => void,
+  every = BEAT,
+): Promise<void> {
+  const taken = await jobs.take(id);
+  if (!taken) return;
+  const ending = new AbortController();
+  let progress: JobProgress | null = null;
+  const beat = (): void => {
+    const newest = progress;
+    progress = null;
+    jobs.beat(taken, newest).then(
+      (ends) => {
+        if (ends) ending.abort();
+      },
+      // A database that does not answer for a moment: the next sign may reach it.
+      () => undefined,
+    );
+  };
+  const timer = setInterval(beat, every);
+  const tell = (told: JobProgress): void => {
+    progress = told;
+    beat();
+  };
+  try {
+    const file = await doJob(taken.work, { signal: ending.signal, tell });
+    await jobs.end(taken, { state: 'done', file });
+  } catch (thrown) {
+    if (ending.signal.aborted) return await jobs.end(taken, { state: 'cancelled' });
+    if (thrown instanceof AppError && thrown.code !== 'busy') {
+      return await jobs.end(taken, { state: 'refused', code: thrown.code, message: thrown.message });
+    }
+    failed(thrown);
+    if (taken.tries < MOST_TRIES) return await jobs.again(taken);
+    const message = 'This failed several times, and nothing was made. The cause is in the log.';
+    await jobs.end(taken, { state: 'refused', code: 'internal', message });
+  } finally {
+    clearInterval(timer);
+  }
+}

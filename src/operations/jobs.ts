@@ -1,0 +1,129 @@
+/** Files that take longer than a request may: asked for, followed, called off, fetched. Source: architecture, "Data". */
+import { createHash } from 'node:crypto';
+import { CALCULATION } from '@/core/pricing';
+import type { ReportForm, ReportOptions } from '@/core/report';
+import { AppError, notFound } from './app-error';
+import { openDesign } from './designs';
+import type { JobLane, JobRow, JobWork, WrittenFile } from './job-ports';
+import { linkOf } from './links';
+import { allow } from './may';
+import type { Context, DesignLink } from './ports';
+
+/** How many may wait: more than that is refused, so that nobody waits for what nobody reads. */
+const MOST_WAITING: Readonly<Record<JobLane, number>> = { team: 40, stranger: 6 };
+
+export interface WantedReport {
+  readonly form: ReportForm;
+  readonly options: ReportOptions;
+}
+
+type Outside = Omit<Context, 'actor'>;
+
+/** The same report of the same revision in the same form is written once a day, whoever asks for it. */
+export async function askReportFile(
+  context: Context,
+  id: string,
+  { form, options }: WantedReport,
+): Promise<JobRow> {
+  allow(context.actor, 'readReport');
+  const { actor } = context;
+  const { revision } = await openDesign(context, id);
+  const key = keyOf(context, [id, revision, options, form]);
+  const work: JobWork = { what: 'report-file', given: { actor, id, options, form } };
+  return ask(context, { workspace: actor.workspace, lane: 'team', key, work, askedBy: actor.user });
+}
+
+export async function askLinkedFile(outside: Outside, token: string, form: ReportForm): Promise<JobRow> {
+  const link = await linkOf(outside, token);
+  const stored = await outside.designs.find(link.workspace, link.design);
+  const key = keyOf(outside, [link.id, link.pinned?.revision ?? stored?.revision, form]);
+  const work: JobWork = { what: 'linked-file', given: { tokenHash: link.tokenHash, form } };
+  return ask(outside, { workspace: link.workspace, lane: 'stranger', key, work, askedBy: byLink(link) });
+}
+
+const byLink = (link: DesignLink): string => `link ${link.id}`;
+
+/** A day is written in every file. */
+function keyOf({ now }: Outside, parts: readonly unknown[]): string {
+  const day = now().toISOString().slice(0, 10);
+  return createHash('sha256')
+    .update(JSON.stringify([CALCULATION, day, ...parts]))
+    .digest('hex');
+}
+
+async function ask(
+  context: Outside,
+  wanted: Omit<Parameters<Outside['jobs']['ask']>[0], 'id'>,
+): Promise<JobRow> {
+  const asked = await context.jobs.ask({ ...wanted, id: context.newId() }, MOST_WAITING[wanted.lane]);
+  if (!asked) throw new AppError('busy', 'Many are being worked on already. Try again in a moment.');
+  const { job, isNew } = asked;
+  // Where waking fails, whoever looks for what waits finds it.
+  if (isNew) await context.queue?.put(job.id, wanted.lane).catch(() => undefined);
+  return job;
+}
+
+export async function jobProgress(context: Context, id: string): Promise<JobRow> {
+  allow(context.actor, 'jobProgress');
+  return found(await context.jobs.find(context.actor.workspace, id));
+}
+
+/** Of the file that a link's reader asked for; nothing else of the workspace. */
+export async function linkedProgress(outside: Outside, token: string, id: string): Promise<JobRow> {
+  const link = await linkOf(outside, token);
+  const job = found(await outside.jobs.find(link.workspace, id));
+  if (job.askedBy !== byLink(link)) throw notFound('file');
+  return job;
+}
+
+export async function cancelJob(context: Context, id: string): Promise<void> {
+  allow(context.actor, 'cancelJob');
+  if (!(await context.jobs.cancel(context.actor.workspace, id))) throw notFound('running job');
+}
+
+export async function cancelLinked(outside: Outside, token: string, id: string): Promise<void> {
+  await linkedProgress(outside, token, id);
+  const link = await linkOf(outside, token);
+  if (!(await outside.jobs.cancel(link.workspace, id))) throw notFound('running job');
+}
+
+export async function jobFile(context: Context, id: string): Promise<WrittenFile> {
+  return fileOf(context, context.actor.workspace, await jobProgress(context, id));
+}
+
+export async function linkedFile(outside: Outside, token: string, id: string): Promise<WrittenFile> {
+  const job = await linkedProgress(outside, token, id);
+  return fileOf(outside, (await linkOf(outside, token)).workspace, job);
+}
+
+async function fileOf({ jobs }: Outside, workspace: string, job: JobRow): Promise<WrittenFile> {
+  if (job.refusal) throw new AppError(job.refusal.code, job.refusal.message);
+  const file = await jobs.file(workspace, job.id);
+  if (!file) throw notFound('file');
+  return file;
+}
+
+function found(job: JobRow | null): JobRow {
+  if (!job) throw notFound('job');
+  return job;
+}
+
+/** Milliseconds between two looks, and for how long they are short. */
+const LOOKS = [20, 40, 60, 100, 150];
+
+/** As it stands when it has ended, or after so many milliseconds. */
+export async function whenEnded(
+  job: JobRow,
+  look: (id: string) => Promise<JobRow>,
+  patience: number,
+): Promise<JobRow> {
+  const until = Date.now() + patience;
+  let newest = job;
+  for (let at = 0; isOpen(newest) && Date.now() < until; at += 1) {
+    await new Promise((resolve) => setTimeout(resolve, LOOKS[Math.min(at, LOOKS.length - 1)]));
+    newest = await look(job.id);
+  }
+  return newest;
+}
+
+export const isOpen = ({ state }: JobRow): boolean => state === 'waiting' || state === 'running';
