@@ -22,7 +22,7 @@ export function wantedReport(request: Request): WantedReport {
 }
 
 /** Milliseconds that a request waits for a file: most are there by then. */
-const PATIENCE = 1500;
+const PATIENCE = 1200;
 
 /** What the asker may see of a job, and follow until it has ended. */
 export function jobAnswer({ askedBy: _, ...shown }: JobRow, status = 200): Response {

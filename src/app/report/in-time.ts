@@ -5,7 +5,7 @@ import 'server-only';
 const underWay = ((globalThis as { wickReports?: Map<string, Promise<unknown>> }).wickReports ??= new Map());
 
 /** Milliseconds. */
-const PATIENCE = 1500;
+const PATIENCE = 1200;
 
 /** Null: not yet. Whoever asks for the same `key` again waits for the same work; it goes on meanwhile. */
 export async function inTime<T>(
