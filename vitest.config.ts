@@ -23,7 +23,7 @@ export default defineConfig({
           name: 'unit',
           testTimeout: PATIENCE,
           include: ['src/**/*.test.ts', 'tests/unit/**/*.test.ts'],
-          exclude: ['src/data/**', 'src/ui/**', 'src/app/**'],
+          exclude: ['src/data/**', 'src/ui/**', 'src/app/**', 'src/screens/**'],
         },
       },
       {
@@ -48,7 +48,7 @@ export default defineConfig({
           name: 'ui',
           testTimeout: PATIENCE,
           environment: 'jsdom',
-          include: ['src/ui/**/*.test.{ts,tsx}', 'src/app/**/*.test.{ts,tsx}'],
+          include: ['src/{ui,app,screens}/**/*.test.{ts,tsx}'],
         },
       },
       {

@@ -4,7 +4,7 @@ import { cookies } from 'next/headers';
 import type { ReactNode } from 'react';
 import { Toaster } from '@/ui/toast';
 import './globals.css';
-import { TopLine } from './top-line';
+import { TopLine } from '@/screens/frame/top-line';
 
 export const metadata: Metadata = {
   title: { default: 'Wick Tally', template: '%s · Wick Tally' },

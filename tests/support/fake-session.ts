@@ -8,7 +8,7 @@ import {
   type PendingBatch,
   type RemoteBatch,
   type SendResult,
-} from '@/app/designs/[id]/session/design-session';
+} from '@/screens/design/session/design-session';
 
 export const count = (value: string, id = 'a'): Edit => ({
   edit: 'set-component',

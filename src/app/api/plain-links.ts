@@ -1,6 +1,6 @@
 /** Links as the screen needs them: never the pinned document. */
 import 'server-only';
-import type { PlainLink } from '@/app/designs/[id]/report/links-dialog';
+import type { PlainLink } from '@/screens/design/report/links-dialog';
 import { type Context, linkState, listLinks } from '@/operations';
 
 export async function plainLinks(context: Context, id: string): Promise<PlainLink[]> {

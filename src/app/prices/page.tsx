@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
 import { context } from '@/app/wiring';
 import { listBooks, readCatalogue } from '@/operations';
-import { PricesScreen } from './prices-screen';
-import type { SearchPlace } from './search-bar';
+import { PricesScreen } from '@/screens/prices/prices-screen';
+import type { SearchPlace } from '@/screens/prices/search-bar';
 
 export const metadata: Metadata = { title: 'Prices' };
 

@@ -2,8 +2,8 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { context, installation } from '@/app/wiring';
 import { asAppError, listBooks, openDesign, readCatalogue } from '@/operations';
-import type { ShelfBook } from './shelf';
-import { Workbench } from './workbench';
+import type { ShelfBook } from '@/screens/design/shelf';
+import { Workbench } from '@/screens/design/workbench';
 
 interface PageProps {
   readonly params: Promise<{ id: string }>;

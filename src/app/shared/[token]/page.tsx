@@ -2,14 +2,14 @@
 import type { Metadata } from 'next';
 import { cache } from 'react';
 import { orNotFound, orSentence } from '@/app/lib/or-not-found';
-import { inTime } from '@/app/report/in-time';
-import { NotShown } from '@/app/report/not-shown';
-import { NotYet } from '@/app/report/not-yet';
-import { ReportView } from '@/app/report/report-view';
+import { inTime } from '@/app/lib/in-time';
+import { NotShown } from '@/screens/report/not-shown';
+import { NotYet } from '@/screens/report/not-yet';
+import { ReportView } from '@/screens/report/report-view';
 import { desk, outsideContext } from '@/app/wiring';
 import { requireLink } from '@/operations';
-import { LineTrace } from './line-trace';
-import { SharedHead } from './shared-head';
+import { LineTrace } from '@/screens/shared/line-trace';
+import { SharedHead } from '@/screens/shared/shared-head';
 
 interface PageProps {
   readonly params: Promise<{ token: string }>;

@@ -1,14 +1,14 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { orNotFound, orSentence } from '@/app/lib/or-not-found';
-import { ReportView } from '@/app/report/report-view';
+import { ReportView } from '@/screens/report/report-view';
 import { context, desk } from '@/app/wiring';
 import { readReportOptions } from '@/formats';
 import { openDesign } from '@/operations';
-import { inTime } from '../../../report/in-time';
-import { NotShown } from '../../../report/not-shown';
-import { NotYet } from '../../../report/not-yet';
-import { ReportHead } from './report-head';
+import { inTime } from '@/app/lib/in-time';
+import { NotShown } from '@/screens/report/not-shown';
+import { NotYet } from '@/screens/report/not-yet';
+import { ReportHead } from '@/screens/design/report/report-head';
 
 interface PageProps {
   readonly params: Promise<{ id: string }>;

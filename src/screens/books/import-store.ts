@@ -1,0 +1,110 @@
+/**
+ * The price-book file that is being sent. Kept beside the pages, so that an import goes on while one works elsewhere in
+ * the application; closing the window ends it, and asks first.
+ */
+'use client';
+import { useSyncExternalStore } from 'react';
+import { writeNumber } from '@/core/display';
+import { tell } from '@/ui/toast';
+import type { FileTrouble } from '../frame/file-faults';
+import { ApiError, callApi } from '../lib/call-api';
+
+export interface Imported {
+  readonly key: string;
+  readonly title: string;
+  readonly revision: number;
+  readonly rates: number;
+}
+
+export interface Uploading {
+  readonly id: string;
+  readonly name: string;
+  readonly bytes: number;
+  readonly read: number;
+  readonly rates: number;
+}
+
+export interface ImportState {
+  readonly uploading: Uploading | null;
+  readonly trouble: FileTrouble | null;
+  /** The last one that was published. */
+  readonly done: Imported | null;
+}
+
+const ASK_EVERY = 400;
+const NOTHING: ImportState = { uploading: null, trouble: null, done: null };
+
+let state = NOTHING;
+let sending: AbortController | null = null;
+const listeners = new Set<() => void>();
+
+function change(part: Partial<ImportState>): void {
+  state = { ...state, ...part };
+  for (const listener of listeners) listener();
+}
+
+export function useImports(): ImportState {
+  return useSyncExternalStore(
+    (listener) => {
+      listeners.add(listener);
+      return () => listeners.delete(listener);
+    },
+    () => state,
+    () => NOTHING,
+  );
+}
+
+const askFirst = (event: BeforeUnloadEvent): void => event.preventDefault();
+
+/** One at a time; a second one waits for nothing and is not begun. */
+export async function startImport(file: File): Promise<void> {
+  if (state.uploading) return;
+  const id = crypto.randomUUID();
+  const controller = new AbortController();
+  sending = controller;
+  change({ trouble: null, uploading: { id, name: file.name, bytes: file.size, read: 0, rates: 0 } });
+  window.addEventListener('beforeunload', askFirst);
+  const timer = setInterval(() => void ask(id), ASK_EVERY);
+  try {
+    const path = `/api/books/import/${id}?name=${encodeURIComponent(file.name)}`;
+    const book = await callApi<Imported>(path, { method: 'PUT', body: file, signal: controller.signal });
+    tell(`${book.title}, revision ${book.revision}: ${writeNumber(String(book.rates))} rates are published.`);
+    change({ done: book });
+  } catch (error) {
+    if (!(error instanceof ApiError)) throw error;
+    if (!controller.signal.aborted) {
+      const { message, faults, more } = error;
+      change({ trouble: { file: file.name, message, faults, more } });
+      // Where books are listed the faults themselves are shown.
+      if (location.pathname !== '/books') tell(`${file.name} was not brought in: ${message}`);
+    }
+  } finally {
+    clearInterval(timer);
+    window.removeEventListener('beforeunload', askFirst);
+    change({ uploading: null });
+  }
+}
+
+async function ask(id: string): Promise<void> {
+  const path = `/api/books/import/${id}`;
+  const progress = await callApi<{ bytes: number; rates: number }>(path).catch(() => null);
+  if (!progress || state.uploading?.id !== id) return;
+  change({ uploading: { ...state.uploading, read: progress.bytes, rates: progress.rates } });
+}
+
+export function cancelImport(): void {
+  if (!state.uploading) return;
+  // The server is told first; giving up the upload alone would stop it too, only later.
+  void callApi(`/api/books/import/${state.uploading.id}`, { method: 'DELETE' })
+    .catch(() => undefined)
+    .then(() => sending?.abort());
+}
+
+export function forgetTrouble(): void {
+  change({ trouble: null });
+}
+
+/** How much of the file is read, in whole per cent. */
+export function percentOf({ bytes, read }: Uploading): number {
+  return bytes === 0 ? 0 : Math.floor(Math.min(1, read / bytes) * 100);
+}

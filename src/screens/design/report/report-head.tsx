@@ -1,0 +1,119 @@
+/** The line above a report: which variant, its files, print, and the links for people outside. */
+'use client';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import type { ReportForm, ReportOptions } from '@/core/report';
+import { writeReportOptions } from '@/formats/report-options';
+import { Button } from '@/ui/button';
+import { Menu } from '@/ui/menu';
+import { FileMakingLine, useFileMaking } from '../../report/file-making';
+import { daysAfter } from '../../lib/time';
+import { DesignViews } from '../design-views';
+import { LinksDialog } from './links-dialog';
+
+interface ReportHeadProps {
+  readonly id: string;
+  readonly title: string;
+  readonly options: ReportOptions;
+  /** Whether the design has agreements at all. */
+  readonly negotiated: boolean;
+  readonly today: string;
+}
+
+export function ReportHead({ id, title, options, negotiated, today }: ReportHeadProps) {
+  const router = useRouter();
+  const [linksOpen, setLinksOpen] = useState(false);
+  const query = writeReportOptions(options);
+  const show = (next: ReportOptions): void => {
+    const text = writeReportOptions(next);
+    router.replace(`/designs/${id}/report${text ? `?${text}` : ''}`);
+  };
+  const files = useFileMaking(`/api/designs/${id}/report`, '/api/jobs');
+  const file = (form: ReportForm): void => files.begin(form, query);
+  const quotation = options.variant === 'quotation';
+  return (
+    <>
+      <div className="flex min-h-[46px] shrink-0 flex-wrap items-center gap-x-5 border-b border-line px-[18px] print:hidden">
+        <p className="max-w-[300px] min-w-0 truncate text-lg font-semibold" title={title}>
+          {title}
+        </p>
+        <div className="h-[46px]">
+          <DesignViews id={id} here="report" />
+        </div>
+        <div className="ml-auto flex flex-wrap items-center gap-2 py-1.5 text-sm">
+          <label className="flex items-center gap-1.5 text-soft">
+            as
+            <select
+              value={options.variant}
+              onChange={(event) =>
+                show(
+                  event.target.value === 'quotation'
+                    ? { variant: 'quotation', validUntil: daysAfter(today), withAgreements: false }
+                    : { variant: 'full', validUntil: null, withAgreements: false },
+                )
+              }
+              className="h-7 rounded border border-edge bg-surface px-1.5 text-sm text-ink"
+            >
+              <option value="full">full report</option>
+              <option value="quotation">quotation</option>
+            </select>
+          </label>
+          {quotation && (
+            <label className="flex items-center gap-1.5 text-soft">
+              valid until
+              <input
+                type="date"
+                min={today}
+                value={options.validUntil ?? ''}
+                onChange={(event) => show({ ...options, validUntil: event.target.value || null })}
+                className="h-7 rounded border border-edge bg-surface px-1.5 text-sm text-ink"
+              />
+            </label>
+          )}
+          {!quotation && negotiated && (
+            <label className="flex items-center gap-1.5 text-soft">
+              <input
+                type="checkbox"
+                checked={options.withAgreements}
+                onChange={(event) => show({ ...options, withAgreements: event.target.checked })}
+                className="accent-brand"
+              />
+              with agreements
+            </label>
+          )}
+          <label className="flex items-center gap-1.5 text-soft" title="In the PDF; quarters otherwise">
+            <input
+              type="checkbox"
+              checked={options.byMonth ?? false}
+              onChange={(event) => {
+                const { byMonth: _, ...others } = options;
+                show(event.target.checked ? { ...others, byMonth: true } : others);
+              }}
+              className="accent-brand"
+            />
+            month by month
+          </label>
+          <Button onClick={() => setLinksOpen(true)}>Links …</Button>
+          <Button onClick={() => window.print()}>Print</Button>
+          <Menu
+            label="Export"
+            items={[
+              { label: 'XLSX', detail: 'sheets with live formulas', onSelect: () => file('xlsx') },
+              { label: 'PDF', detail: 'real text, page numbers', onSelect: () => file('pdf') },
+              { label: 'Markdown', detail: 'for a change request or a wiki', onSelect: () => file('md') },
+              { label: 'JSON', detail: 'the report as data', onSelect: () => file('json') },
+            ]}
+          />
+        </div>
+        <LinksDialog
+          id={id}
+          open={linksOpen}
+          negotiated={negotiated}
+          today={today}
+          onClose={() => setLinksOpen(false)}
+        />
+      </div>
+      <FileMakingLine {...files} />
+    </>
+  );
+}

@@ -1,0 +1,229 @@
+/**
+ * Type-to-find over everything, from one key. Screens add what they have (components, actions) through
+ * `useFindable`; designs and places are always there.
+ */
+'use client';
+import { Command } from 'cmdk';
+import { useRouter } from 'next/navigation';
+import { useEffect, useState, useSyncExternalStore } from 'react';
+import { kindOf } from '@/core/books';
+import type { FoundOffer } from '@/operations';
+import { Dialog } from '@/ui/dialog';
+import { findScore } from '@/ui/find-score';
+import { callApi } from '../lib/call-api';
+
+export interface Findable {
+  readonly key: string;
+  readonly group: string;
+  readonly label: string;
+  readonly detail?: string;
+  /** What it is found by besides, where the server did the finding. */
+  readonly words?: string;
+  readonly run: () => void;
+}
+
+const sources = new Map<string, readonly Findable[]>();
+const listeners = new Set<() => void>();
+/** What the open screen does with an offer that was found; without one, the price books are shown. */
+let takesOffer: ((offer: FoundOffer) => void) | null = null;
+let all: readonly Findable[] = [];
+
+function changed(): void {
+  all = [...sources.values()].flat();
+  for (const listener of listeners) listener();
+}
+
+/** Adds a screen's own things to the find field while it is open. */
+export function useFindable(source: string, items: readonly Findable[]): void {
+  useEffect(() => {
+    sources.set(source, items);
+    changed();
+    return () => {
+      sources.delete(source);
+      changed();
+    };
+  }, [source, items]);
+}
+
+/** Lets a screen take the offers that are found, for example to write them on its next line. */
+export function useOfferTaker(take: (offer: FoundOffer) => void): void {
+  useEffect(() => {
+    takesOffer = take;
+    return () => {
+      takesOffer = null;
+    };
+  });
+}
+
+/** Asks the server once the typing pauses; an answer to older words is dropped. */
+function useFoundOffers(search: string): readonly FoundOffer[] {
+  const [found, setFound] = useState<{ readonly search: string; readonly offers: readonly FoundOffer[] }>({
+    search: '',
+    offers: [],
+  });
+  useEffect(() => {
+    if (search.trim().length < 2) return;
+    let current = true;
+    const timer = setTimeout(() => {
+      callApi<readonly FoundOffer[]>(`/api/offers?find=${encodeURIComponent(search)}`).then(
+        (offers) => current && setFound({ search, offers }),
+        () => undefined,
+      );
+    }, 120);
+    return () => {
+      current = false;
+      clearTimeout(timer);
+    };
+  }, [search]);
+  return found.search === search ? found.offers : [];
+}
+
+function isTyping(target: EventTarget | null): boolean {
+  return (
+    target instanceof HTMLElement &&
+    (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
+  );
+}
+
+export function Find() {
+  const [open, setOpen] = useState(false);
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent): void => {
+      const asked = event.key === '/' && !isTyping(event.target);
+      if (asked && !event.ctrlKey && !event.metaKey && !event.altKey) {
+        event.preventDefault();
+        event.stopPropagation();
+        setOpen(true);
+      }
+    };
+    window.addEventListener('keydown', onKey, true);
+    return () => window.removeEventListener('keydown', onKey, true);
+  }, []);
+  return (
+    <>
+      <button
+        type="button"
+        onClick={() => setOpen(true)}
+        className="flex h-7 w-[230px] items-center justify-between rounded border border-edge bg-surface px-2.5 text-sm text-soft max-[700px]:hidden"
+      >
+        <span className="truncate">Find a design, part, offer, action</span>
+        <kbd className="font-mono text-xs">/</kbd>
+      </button>
+      <Dialog open={open} title="Find" onClose={() => setOpen(false)} width={560}>
+        <FindList onDone={() => setOpen(false)} />
+      </Dialog>
+    </>
+  );
+}
+
+interface StarterName {
+  readonly key: string;
+  readonly title: string;
+  readonly work: string;
+}
+
+interface FoundDesign {
+  readonly id: string;
+  readonly title: string;
+  readonly components: number;
+}
+
+function FindList({ onDone }: { readonly onDone: () => void }) {
+  const router = useRouter();
+  const items = useSyncExternalStore(
+    (listener) => {
+      listeners.add(listener);
+      return () => listeners.delete(listener);
+    },
+    () => all,
+    () => all,
+  );
+  const [designs, setDesigns] = useState<readonly FoundDesign[]>([]);
+  useEffect(() => {
+    callApi<readonly FoundDesign[]>('/api/designs').then(setDesigns, () => undefined);
+  }, []);
+  const [starters, setStarters] = useState<readonly StarterName[]>([]);
+  useEffect(() => {
+    callApi<readonly StarterName[]>('/api/starters').then(setStarters, () => undefined);
+  }, []);
+  const [search, setSearch] = useState('');
+  const offers = useFoundOffers(search);
+  const go = (path: string) => () => router.push(path);
+  const every: Findable[] = [
+    ...items,
+    ...designs.map((design) => ({
+      key: design.id,
+      group: 'Designs',
+      label: design.title,
+      detail: `${design.components} components`,
+      run: go(`/designs/${design.id}`),
+    })),
+    ...starters.map(({ key, title, work }) => ({
+      key: `starter-${key}`,
+      group: 'Starters',
+      label: title,
+      detail: work,
+      words: 'starter',
+      run: go(`/designs/starters?starter=${encodeURIComponent(key)}`),
+    })),
+    ...offers.map((offer) => ({
+      key: `${offer.book}/${offer.sku}`,
+      group: 'Offers',
+      label: offer.name,
+      detail: `${kindOf(offer.kind).label} · ${offer.bookTitle} · ${offer.sku}`,
+      words: search,
+      // The dialog gives the focus back first.
+      run: () => void setTimeout(() => (takesOffer ? takesOffer(offer) : router.push('/books')), 50),
+    })),
+    { key: 'designs', group: 'Places', label: 'Designs', run: go('/designs') },
+    { key: 'starters', group: 'Places', label: 'Starters', run: go('/designs/starters') },
+    { key: 'prices', group: 'Places', label: 'Prices', run: go('/prices') },
+    { key: 'books', group: 'Places', label: 'Price books', run: go('/books') },
+  ];
+  const groups = [...new Set(every.map((item) => item.group))];
+  return (
+    <Command
+      label="Find"
+      loop
+      className="flex min-h-0 flex-col"
+      filter={(_, words, [label = '', ...others] = []) => findScore(words, label, others)}
+    >
+      <Command.Input
+        autoFocus
+        value={search}
+        onValueChange={setSearch}
+        placeholder="A design, a component, an offer, an action"
+        aria-label="Find"
+        className="h-10 border-b border-line bg-transparent px-4 text-base outline-none"
+      />
+      <Command.List aria-label="Found" className="min-h-[200px] overflow-y-auto py-1">
+        <Command.Empty className="px-4 py-4 text-soft">Nothing is called that.</Command.Empty>
+        {groups.map((group) => (
+          <Command.Group
+            key={group}
+            heading={group}
+            className="[&_[cmdk-group-heading]]:px-4 [&_[cmdk-group-heading]]:pt-2 [&_[cmdk-group-heading]]:text-xs [&_[cmdk-group-heading]]:text-soft"
+          >
+            {every
+              .filter((item) => item.group === group)
+              .map((item) => (
+                <Command.Item
+                  key={item.key}
+                  value={`${item.group} ${item.key}`}
+                  keywords={[item.label, item.detail ?? '', item.words ?? '']}
+                  onSelect={() => {
+                    onDone();
+                    item.run();
+                  }}
+                  className="mx-2 flex cursor-pointer justify-between gap-4 rounded px-2 py-1 text-sm data-[selected=true]:bg-wash"
+                >
+                  <span className="truncate">{item.label}</span>
+                  {item.detail && <span className="whitespace-nowrap text-soft">{item.detail}</span>}
+                </Command.Item>
+              ))}
+          </Command.Group>
+        ))}
+      </Command.List>
+    </Command>
+  );
+}
