@@ -74,7 +74,7 @@ for (const scheme of ['light', 'dark'] as const) {
     });
 
     test('the checklist, the report, a linked report and its links', async ({ page }) => {
-      await page.goto(`${BOOKING}?view=checklist`);
+      await page.goto(`${BOOKING}/checklist`);
       await expect(page.getByRole('region', { name: /^Open/ })).toBeVisible();
       await axe(page);
       await page.goto(`${BOOKING}/report`);

@@ -90,7 +90,7 @@ test('the checklist adds what is missing, and prints what is not wanted', async 
   await openDesign(page, design);
   const before = await total(page);
   await page.getByRole('link', { name: /Checklist/ }).click();
-  await expect(page).toHaveURL(/view=checklist/);
+  await expect(page).toHaveURL(/\/checklist$/);
   const open = page.getByRole('region', { name: /^Open/ });
   const backup = open.getByRole('listitem').filter({ hasText: 'No backup' });
   await expect(backup).toContainText('a month, more');

@@ -5,7 +5,7 @@ import type { FoundOffer } from '@/operations';
 import type { LedgerCursor, LedgerRow } from '@/ui/ledger';
 import { tell } from '@/ui/toast';
 import type { PricingClient } from '@/workers/client';
-import { toLedger } from './use-view';
+import { toLedger } from './to-ledger';
 import { begun, firstChoice, ofOffer } from './place-edits';
 import { newComponent, type Row } from './rows';
 import type { ShelfBook } from './shelf';

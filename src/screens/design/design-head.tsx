@@ -9,8 +9,6 @@ import type { SessionState } from './session/design-session';
 interface DesignHeadProps {
   readonly id: string;
   readonly view: DesignView;
-  readonly open?: number;
-  readonly onView: (view: 'ledger' | 'checklist') => void;
   readonly state: SessionState;
   /** How many have the design open, this one included. */
   readonly present: number;
@@ -24,11 +22,13 @@ interface DesignHeadProps {
 export type ExportForm = 'csv' | 'json' | 'xlsx' | 'pdf' | 'md';
 
 export function DesignHead(props: DesignHeadProps) {
-  const { id, view, open, onView, state, present, onHistory, onOpenDesign, onUndo, onRedo, onExport } = props;
+  const { id, view, state, present, onHistory, onOpenDesign, onUndo, onRedo, onExport } = props;
+  // A report has a heading of its own, which is printed.
+  const Title = view === 'report' ? 'p' : 'h1';
   const icon = 'rounded p-1.5 text-soft enabled:hover:bg-wash disabled:opacity-40';
   return (
-    <div className="flex h-[46px] shrink-0 items-center gap-5 border-b border-line px-[18px] max-[700px]:h-auto max-[700px]:flex-wrap max-[700px]:gap-y-0 max-[700px]:pt-2">
-      <h1 className="min-w-0">
+    <div className="flex h-[46px] shrink-0 items-center gap-5 border-b border-line px-[18px] max-[700px]:h-auto max-[700px]:flex-wrap max-[700px]:gap-y-0 max-[700px]:pt-2 print:hidden">
+      <Title className="min-w-0">
         <button
           type="button"
           onClick={onOpenDesign}
@@ -37,8 +37,8 @@ export function DesignHead(props: DesignHeadProps) {
         >
           {state.design.title}
         </button>
-      </h1>
-      <DesignViews id={id} here={view} open={open} onView={onView} />
+      </Title>
+      <DesignViews id={id} here={view} />
       <div className="ml-auto flex items-center gap-1.5 whitespace-nowrap max-[700px]:flex-wrap max-[700px]:justify-end">
         {present > 1 && <span className="mr-1 text-xs text-soft">{present} have it open</span>}
         <SavedState state={state} />
@@ -51,20 +51,22 @@ export function DesignHead(props: DesignHeadProps) {
         <button type="button" aria-label="Redo" disabled={!state.canRedo} onClick={onRedo} className={icon}>
           <Redo2 size={16} aria-hidden="true" />
         </button>
-        <Menu
-          label="Export"
-          items={[
-            { label: 'XLSX', detail: 'the report, with live formulas', onSelect: () => onExport('xlsx') },
-            { label: 'PDF', detail: 'the report, printed', onSelect: () => onExport('pdf') },
-            { label: 'Markdown', detail: 'the report as text', onSelect: () => onExport('md') },
-            { label: 'CSV', detail: 'a table with the printed amounts', onSelect: () => onExport('csv') },
-            {
-              label: 'JSON',
-              detail: 'the design as a file; opens again here',
-              onSelect: () => onExport('json'),
-            },
-          ]}
-        />
+        {view !== 'report' && (
+          <Menu
+            label="Export"
+            items={[
+              { label: 'XLSX', detail: 'the report, with live formulas', onSelect: () => onExport('xlsx') },
+              { label: 'PDF', detail: 'the report, printed', onSelect: () => onExport('pdf') },
+              { label: 'Markdown', detail: 'the report as text', onSelect: () => onExport('md') },
+              { label: 'CSV', detail: 'a table with the printed amounts', onSelect: () => onExport('csv') },
+              {
+                label: 'JSON',
+                detail: 'the design as a file; opens again here',
+                onSelect: () => onExport('json'),
+              },
+            ]}
+          />
+        )}
       </div>
     </div>
   );

@@ -9,23 +9,23 @@ import type { ExportForm } from './design-head';
 import type { Row } from './rows';
 
 interface FindItems {
-  readonly id: string;
   readonly rows: readonly LedgerRow<Row>[];
   readonly moveCursor: (cursor: LedgerCursor) => void;
   readonly toLedger: () => void;
   readonly addSection: () => void;
   readonly undo: () => void;
   readonly showKeys: () => void;
+  readonly exportAs: (form: ExportForm) => void;
 }
 
 export function useFindItems({
-  id,
   rows,
   moveCursor,
   toLedger,
   addSection,
   undo,
   showKeys,
+  exportAs,
 }: FindItems): void {
   const items = useMemo<readonly Findable[]>(() => {
     const act = (key: string, label: string, run: () => void, detail?: string): Findable => ({
@@ -56,18 +56,17 @@ export function useFindItems({
       ),
       act('undo', 'Undo', undo, 'Ctrl Z'),
       act('section', 'Add a section', later(addSection)),
-      act('csv', 'Export as CSV', () => download(id, 'csv')),
-      act('xlsx', 'Export as XLSX, with live formulas', () => download(id, 'xlsx')),
-      act('pdf', 'Export as PDF', () => download(id, 'pdf')),
-      act('json', 'Export as JSON', () => download(id, 'json')),
+      act('csv', 'Export as CSV', () => exportAs('csv')),
+      act('xlsx', 'Export as XLSX, with live formulas', () => exportAs('xlsx')),
+      act('pdf', 'Export as PDF', () => exportAs('pdf')),
+      act('json', 'Export as JSON', () => exportAs('json')),
       act('keys', 'Show the keys', later(showKeys), '?'),
     ];
-  }, [addSection, id, moveCursor, rows, showKeys, toLedger, undo]);
+  }, [addSection, exportAs, moveCursor, rows, showKeys, toLedger, undo]);
   useFindable('design', items);
 }
 
 /** Saves the design as a file; the server names it. */
-export function download(id: string, form: ExportForm): void {
-  const route = form === 'csv' || form === 'json' ? 'export' : 'report';
-  saveFile(`/api/designs/${id}/${route}?form=${form}`);
+export function download(id: string, form: 'csv' | 'json'): void {
+  saveFile(`/api/designs/${id}/export?form=${form}`);
 }

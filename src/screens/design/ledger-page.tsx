@@ -8,7 +8,7 @@ import { LedgerBar } from './ledger-bar';
 import { type Filtering, useColumnWidths } from './ledger-view';
 import type { Row } from './rows';
 import type { ledgerActs } from './use-ledger-acts';
-import { toLedger } from './use-view';
+import { toLedger } from './to-ledger';
 
 interface LedgerPageProps {
   readonly design: Design;

@@ -1,27 +1,42 @@
-/** Where the cursor is, and what the margin is therefore about. */
+/** Where the cursor is, and what the margin is therefore about. Kept above the views of a design. */
 'use client';
-import { useCallback, useState } from 'react';
+import { useCallback } from 'react';
 import type { LedgerCursor, Reach } from '@/ui/ledger';
 import { type MarginView, VIEW_OF_COLUMN } from './margin/component-margin';
 
 /** The margin's subject where no row is. */
 export const WHOLE_DESIGN = 'design';
 
+export interface Place {
+  readonly cursor: LedgerCursor | null;
+  /** Key of the row that the margin is about. */
+  readonly subject: string;
+  readonly view: MarginView;
+}
+
+export function firstPlace(row: string | null): Place {
+  return { cursor: row ? { row, column: 'name' } : null, subject: WHOLE_DESIGN, view: 'settings' };
+}
+
+export function placeAt(cursor: LedgerCursor): Place {
+  return { cursor, subject: cursor.row, view: VIEW_OF_COLUMN[cursor.column] ?? 'settings' };
+}
+
 export function useCursor(
-  first: string | null,
+  { cursor, subject, view }: Place,
+  setPlace: (change: (before: Place) => Place) => void,
   moveSelection: (from: string | null, to: string, reach: Reach | undefined) => void,
 ) {
-  const [cursor, setCursor] = useState<LedgerCursor | null>(first ? { row: first, column: 'name' } : null);
-  const [subject, setSubject] = useState<string>(WHOLE_DESIGN);
-  const [view, setView] = useState<MarginView>('settings');
+  const setView = useCallback(
+    (next: MarginView) => setPlace((before) => ({ ...before, view: next })),
+    [setPlace],
+  );
   const moveCursor = useCallback(
     (next: LedgerCursor, reach?: Reach) => {
       moveSelection(cursor?.row ?? null, next.row, reach);
-      setCursor(next);
-      setSubject(next.row);
-      setView(VIEW_OF_COLUMN[next.column] ?? 'settings');
+      setPlace(() => placeAt(next));
     },
-    [cursor, moveSelection],
+    [cursor, moveSelection, setPlace],
   );
-  return { cursor, subject, view, setView, setSubject, moveCursor };
+  return { cursor, subject, view, setView, moveCursor };
 }

@@ -1,4 +1,4 @@
-/** What the rules find in the design as it is now; asked anew a moment after each change, while somebody looks. */
+/** What the rules find in the design as it is now; asked anew a moment after each change. */
 'use client';
 import { useMemo } from 'react';
 import type { Design } from '@/core/design';
@@ -13,8 +13,8 @@ export interface Findings {
   readonly trouble: string | null;
 }
 
-export function useFindings(client: PricingClient | null, design: Design, looking: boolean): Findings {
-  const question = useMemo(() => (looking ? { ask: 'checks' as const, design } : null), [design, looking]);
+export function useFindings(client: PricingClient | null, design: Design): Findings {
+  const question = useMemo(() => ({ ask: 'checks' as const, design }), [design]);
   const { last, trouble } = useAsked(client, question, AFTER);
   return { findings: last, trouble };
 }

@@ -1,26 +1,27 @@
 /** The line above a report: which variant, its files, print, and the links for people outside. */
 'use client';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { ReportForm, ReportOptions } from '@/core/report';
 import { writeReportOptions } from '@/formats/report-options';
 import { Button } from '@/ui/button';
 import { Menu } from '@/ui/menu';
 import { FileMakingLine, useFileMaking } from '../../report/file-making';
 import { daysAfter } from '../../lib/time';
-import { DesignViews } from '../design-views';
+import { useRoom } from '../room';
 import { LinksDialog } from './links-dialog';
 
 interface ReportHeadProps {
   readonly id: string;
-  readonly title: string;
   readonly options: ReportOptions;
   /** Whether the design has agreements at all. */
   readonly negotiated: boolean;
   readonly today: string;
+  /** The one that is shown. */
+  readonly revision: number;
 }
 
-export function ReportHead({ id, title, options, negotiated, today }: ReportHeadProps) {
+export function ReportHead({ id, options, negotiated, today, revision }: ReportHeadProps) {
   const router = useRouter();
   const [linksOpen, setLinksOpen] = useState(false);
   const query = writeReportOptions(options);
@@ -30,16 +31,11 @@ export function ReportHead({ id, title, options, negotiated, today }: ReportHead
   };
   const files = useFileMaking(`/api/designs/${id}/report`, '/api/jobs');
   const file = (form: ReportForm): void => files.begin(form, query);
+  useNewest(revision);
   const quotation = options.variant === 'quotation';
   return (
     <>
       <div className="flex min-h-[46px] shrink-0 flex-wrap items-center gap-x-5 border-b border-line px-[18px] print:hidden">
-        <p className="max-w-[300px] min-w-0 truncate text-lg font-semibold" title={title}>
-          {title}
-        </p>
-        <div className="h-[46px]">
-          <DesignViews id={id} here="report" />
-        </div>
         <div className="ml-auto flex flex-wrap items-center gap-2 py-1.5 text-sm">
           <label className="flex items-center gap-1.5 text-soft">
             as
@@ -116,4 +112,14 @@ export function ReportHead({ id, title, options, negotiated, today }: ReportHead
       <FileMakingLine {...files} />
     </>
   );
+}
+
+/** Shows the report anew once the design is saved in a newer revision, by whomever. */
+function useNewest(shown: number): void {
+  const router = useRouter();
+  const { state } = useRoom();
+  const newest = state.saving === 'saving' ? shown : state.revision;
+  useEffect(() => {
+    if (newest > shown) router.refresh();
+  }, [newest, shown, router]);
 }

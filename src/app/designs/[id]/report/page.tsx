@@ -1,14 +1,14 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { orNotFound, orSentence } from '@/app/lib/or-not-found';
-import { ReportView } from '@/screens/report/report-view';
+import { inTime } from '@/app/lib/in-time';
+import { openedDesign } from '@/app/lib/open-design';
+import { orSentence } from '@/app/lib/or-not-found';
 import { context, desk } from '@/app/wiring';
 import { readReportOptions } from '@/formats';
-import { openDesign } from '@/operations';
-import { inTime } from '@/app/lib/in-time';
+import { ReportHead } from '@/screens/design/report/report-head';
 import { NotShown } from '@/screens/report/not-shown';
 import { NotYet } from '@/screens/report/not-yet';
-import { ReportHead } from '@/screens/design/report/report-head';
+import { ReportView } from '@/screens/report/report-view';
 
 interface PageProps {
   readonly params: Promise<{ id: string }>;
@@ -16,8 +16,7 @@ interface PageProps {
 }
 
 export async function generateMetadata({ params }: PageProps): Promise<Metadata> {
-  const { design } = await orNotFound(openDesign(context(), (await params).id));
-  return { title: `Report on ${design.title}` };
+  return { title: `Report on ${(await openedDesign((await params).id)).design.title}` };
 }
 
 export default async function ReportPage({ params, searchParams }: PageProps) {
@@ -25,21 +24,15 @@ export default async function ReportPage({ params, searchParams }: PageProps) {
   const options = readReportOptions(await searchParams);
   if (!options) notFound();
   const { actor, now } = context();
-  const today = now().toISOString().slice(0, 10);
-  const { revision } = await orNotFound(openDesign(context(), id));
+  const { revision } = await openedDesign(id);
   const key = JSON.stringify([actor, id, revision, options]);
   const shown = await orSentence(inTime(key, () => desk().ask('report', { actor, id, options })));
   if (shown === null) return <NotYet />;
   if (typeof shown === 'string') return <NotShown>{shown}</NotShown>;
+  const today = now().toISOString().slice(0, 10);
   return (
     <>
-      <ReportHead
-        id={id}
-        title={shown.title}
-        options={options}
-        negotiated={shown.isNegotiated}
-        today={today}
-      />
+      <ReportHead {...{ id, options, today }} negotiated={shown.isNegotiated} revision={shown.revision} />
       <div className="min-h-0 flex-1 overflow-y-auto bg-surface print:overflow-visible" tabIndex={-1}>
         <ReportView report={shown.report} made={`Revision ${shown.revision}, made on ${today}`} />
       </div>

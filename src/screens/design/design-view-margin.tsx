@@ -12,7 +12,7 @@ import type { Pricing } from './pricing';
 import type { Row } from './rows';
 import { hoursInMonth, placeText, type ShelfBook } from './shelf';
 
-interface WorkbenchMarginProps {
+interface DesignViewMarginProps {
   readonly focused: Row | null;
   readonly selected: readonly Component[];
   readonly design: Design;
@@ -29,7 +29,7 @@ interface WorkbenchMarginProps {
   readonly onSelectNone: () => void;
 }
 
-export function WorkbenchMargin(props: WorkbenchMarginProps) {
+export function DesignViewMargin(props: DesignViewMarginProps) {
   const { focused, selected, design, client, pricing, shelf, apply } = props;
   const { summary, version } = pricing;
   const shared = { design, client, version, total: summary?.monthly ?? null };

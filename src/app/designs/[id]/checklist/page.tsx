@@ -1,0 +1,15 @@
+import type { Metadata } from 'next';
+import { openedDesign } from '@/app/lib/open-design';
+import { ChecklistScreen } from '@/screens/design/checklist/checklist-screen';
+
+interface PageProps {
+  readonly params: Promise<{ id: string }>;
+}
+
+export async function generateMetadata({ params }: PageProps): Promise<Metadata> {
+  return { title: `Checklist of ${(await openedDesign((await params).id)).design.title}` };
+}
+
+export default function ChecklistPage() {
+  return <ChecklistScreen />;
+}

@@ -1,0 +1,33 @@
+/** The checklist as a view of the design, with the whole design in the margin. */
+'use client';
+import { useRouter } from 'next/navigation';
+import { DesignBody } from '../design-body';
+import { DesignMargin } from '../margin/design-margin';
+import { useRoom } from '../room';
+import { placeAt } from '../use-cursor';
+import { Checklist } from './checklist';
+import { useFindings } from './use-findings';
+
+export function ChecklistScreen() {
+  const router = useRouter();
+  const { id, initial, state, client, pricing, shelf, apply, setPlace } = useRoom();
+  const { design } = state;
+  const { summary, version } = pricing;
+  const findings = useFindings(client, design);
+  return (
+    <DesignBody
+      margin={
+        <DesignMargin {...{ design, client, version, summary, shelf, apply }} before={initial.before} />
+      }
+    >
+      <Checklist
+        {...findings}
+        {...{ summary, design, apply }}
+        onShow={(component) => {
+          setPlace(() => placeAt({ row: component, column: 'name' }));
+          router.push(`/designs/${id}`);
+        }}
+      />
+    </DesignBody>
+  );
+}

@@ -1,0 +1,141 @@
+/**
+ * One design, opened: its session, what prices it, and what is the same over all of its views. Stands above them, so
+ * that going from ledger to checklist or report and back keeps undo, the cursor and the filter.
+ */
+'use client';
+import { useRouter, useSelectedLayoutSegment } from 'next/navigation';
+import { createContext, type ReactNode, useCallback, useContext, useMemo, useState } from 'react';
+import type { Edit } from '@/core/design';
+import { tell } from '@/ui/toast';
+import type { PricingClient } from '@/workers/client';
+import { FileMakingLine, useFileMaking } from '../report/file-making';
+import { DesignHead, type ExportForm } from './design-head';
+import type { DesignView } from './design-views';
+import { download } from './find-items';
+import { type Filtering, NO_FILTER } from './ledger-view';
+import { type Pricing, usePricing, usePricingClient } from './pricing';
+import { type OpenDialog, RoomDialogs } from './room-dialogs';
+import type { DesignSession, SessionState } from './session/design-session';
+import { useLive } from './session/use-live';
+import type { ShelfBook } from './shelf';
+import { firstPlace, type Place, WHOLE_DESIGN } from './use-cursor';
+import { usePageKeys } from './use-page-keys';
+import { usePlausibility } from './use-plausibility';
+import { type Initial, useSession } from './use-session';
+
+export interface DesignRoom {
+  readonly id: string;
+  readonly initial: Initial;
+  readonly shelf: readonly ShelfBook[];
+  readonly session: DesignSession;
+  readonly state: SessionState;
+  readonly client: PricingClient | null;
+  readonly pricing: Pricing;
+  readonly apply: (edits: readonly Edit[]) => boolean;
+  readonly preview: (edits: readonly Edit[]) => void;
+  readonly undo: { readonly label: string; readonly run: () => void };
+  readonly showKeys: () => void;
+  /** Exports that are not the report as it is shown. */
+  readonly exportAs: (form: ExportForm) => void;
+  readonly place: Place;
+  readonly setPlace: (change: (before: Place) => Place) => void;
+  readonly filtering: Filtering;
+  readonly setFiltering: (filtering: Filtering) => void;
+  readonly marginOpen: boolean;
+  readonly toggleMargin: () => void;
+  readonly openMargin: () => void;
+}
+
+const Room = createContext<DesignRoom | null>(null);
+
+export function useRoom(): DesignRoom {
+  const room = useContext(Room);
+  if (!room) throw new Error('a view of a design stands in its room');
+  return room;
+}
+
+interface DesignRoomProps {
+  readonly id: string;
+  readonly initial: Initial;
+  readonly shelf: readonly ShelfBook[];
+  readonly children: ReactNode;
+}
+
+export function DesignRoomOf({ id, initial, shelf, children }: DesignRoomProps) {
+  const router = useRouter();
+  const view = viewOf(useSelectedLayoutSegment());
+  const { session, state } = useSession(id, initial);
+  const client = usePricingClient();
+  const pricing = usePricing(client, state.design, state.version);
+  const present = useLive(id, session);
+  const [dialog, setDialog] = useState<OpenDialog>(null);
+  const [place, setPlace] = useState<Place>(() => firstPlace(initial.design.sections[0]?.id ?? null));
+  const [filtering, setFiltering] = useState(NO_FILTER);
+  const [marginOpen, setMarginOpen] = useState(true);
+  const files = useFileMaking(`/api/designs/${id}/report`, '/api/jobs');
+
+  const apply = useCallback(
+    (edits: readonly Edit[]): boolean => {
+      const refused = session.apply(edits);
+      if (refused) tell(refused);
+      return refused === null;
+    },
+    [session],
+  );
+  const preview = useCallback((edits: readonly Edit[]) => session.preview(edits), [session]);
+  const takeStep = useCallback(
+    (step: 'undo' | 'redo') => {
+      const refused = session[step]();
+      if (refused) tell(refused);
+    },
+    [session],
+  );
+  const undo = useMemo(() => ({ label: 'Undo', run: () => takeStep('undo') }), [takeStep]);
+  const showKeys = useCallback(() => setDialog('keys'), []);
+  const openMargin = useCallback(() => setMarginOpen(true), []);
+  const { begin } = files;
+  const exportAs = useCallback(
+    (form: ExportForm) => (form === 'csv' || form === 'json' ? download(id, form) : begin(form)),
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- a new function each time, which does the same
+    [id],
+  );
+  usePlausibility(pricing, state.design, undo);
+  usePageKeys(takeStep, showKeys);
+
+  const room: DesignRoom = {
+    ...{ id, initial, shelf, session, state, client, pricing, apply, preview, undo, showKeys, exportAs },
+    ...{ place, setPlace, filtering, setFiltering, marginOpen },
+    toggleMargin: () => setMarginOpen(!marginOpen),
+    openMargin,
+  };
+  return (
+    <Room value={room}>
+      <DesignHead
+        {...{ id, view, state, present }}
+        onHistory={() => setDialog('history')}
+        onOpenDesign={() => {
+          setPlace((before) => ({ ...before, subject: WHOLE_DESIGN }));
+          if (view === 'report') router.push(`/designs/${id}`);
+        }}
+        onUndo={undo.run}
+        onRedo={() => takeStep('redo')}
+        onExport={exportAs}
+      />
+      <FileMakingLine {...files} />
+      {children}
+      <RoomDialogs
+        {...{ id, state, session }}
+        open={dialog}
+        onRestore={(edits, revision) => {
+          setDialog(null);
+          if (apply(edits)) tell(`The design is as it was at revision ${revision}.`, undo);
+        }}
+        onClose={() => setDialog(null)}
+      />
+    </Room>
+  );
+}
+
+function viewOf(segment: string | null): DesignView {
+  return segment === 'checklist' || segment === 'report' ? segment : 'ledger';
+}
