@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { chargeFaults } from '@/core/rates';
 import { KIND_CODES } from '@/core/books';
-import { type Component, kindFaults } from '@/core/design';
+import { type Component, type ComponentField, kindFaults } from '@/core/design';
 import { charge, shareText } from './charge';
 import { amountText, amountUpTo, code, name, term, unit } from './fields';
 import { cased, casedCount, casedOf, load, running, usageEntry } from './use-fields';
@@ -81,28 +81,50 @@ export const borne = z.strictObject({
   heavy: shareText.optional(),
 });
 
+export const origin = name;
+
+export const tags = z.record(name, z.string().max(256)).refine((all) => Object.keys(all).length <= 50, {
+  message: 'a line has at most 50 tags',
+});
+
+/** Of each field that an edit may set; null takes away what may be missing. */
+export const COMPONENT_PARTS = {
+  name,
+  count: casedCount,
+  place: place.nullable(),
+  choice,
+  running,
+  term,
+  size: size.nullable(),
+  load: load.nullable(),
+  zones: zones.nullable(),
+  committed: casedCount.nullable(),
+  mayBeStopped: z.boolean().nullable(),
+  licences: licences.nullable(),
+  months: months.nullable(),
+  custom: custom.nullable(),
+  later: later.nullable(),
+  borne: borne.nullable(),
+  guesses: guesses.nullable(),
+  origin: origin.nullable(),
+  tags: tags.nullable(),
+} as const satisfies Record<ComponentField, z.ZodType>;
+
+const { name: _, count, place: where, choice: chosen, running: runs, term: paid, ...mayBeMissing } =
+  COMPONENT_PARTS;
+
 export const component = z
   .strictObject({
     id: code,
     name,
     kind: z.enum(KIND_CODES),
-    count: casedCount,
-    place: place.nullable(),
-    choice,
-    running,
+    count,
+    place: where,
+    choice: chosen,
+    running: runs,
     usage: z.record(code, usageEntry),
-    term,
-    size: size.nullable().optional(),
-    load: load.nullable().optional(),
-    zones: zones.nullable().optional(),
-    committed: casedCount.nullable().optional(),
-    mayBeStopped: z.boolean().nullable().optional(),
-    licences: licences.nullable().optional(),
-    months: months.nullable().optional(),
-    custom: custom.nullable().optional(),
-    later: later.nullable().optional(),
-    borne: borne.nullable().optional(),
-    guesses: guesses.nullable().optional(),
+    term: paid,
+    ...z.object(mayBeMissing).partial().shape,
   })
   .superRefine((value, context) => {
     for (const { path, message } of kindFaults(value as Component)) {

@@ -6,7 +6,7 @@ import { allComponents, type Component, type Design } from '@/core/design';
 import type { DesignSummary } from '@/core/range';
 import { type JsonBounds, readBoundedJson } from './bounded-json';
 import { shareText } from './charge';
-import { component } from './component';
+import { component, place } from './component';
 import { check, type Checked, type Fault, faultsOf, refused } from './faults';
 import {
   amountText,
@@ -24,7 +24,12 @@ import { casedOf } from './use-fields';
 
 export const id = code;
 
-export const section = z.strictObject({ id, name, components: z.array(component).max(LIMITS.components) });
+export const section = z.strictObject({
+  id,
+  name,
+  place: place.nullable().optional(),
+  components: z.array(component).max(LIMITS.components),
+});
 
 export const month = z.union([
   z.strictObject({ hours: z.enum(['730', '720', '744', 'book']) }),
@@ -150,6 +155,7 @@ export const designSchema = z.strictObject({
   currency,
   assumptions,
   books: bookPins,
+  place: place.nullable().optional(),
   sections: z.array(section).max(LIMITS.sections),
   agreements: agreements.optional(),
   answers: z.array(z.strictObject(CHECK_ANSWER)).max(MOST_ANSWERS).optional(),

@@ -1,10 +1,10 @@
 /** Edits as they come over the wire. The same bounds as in a design file. */
 import { z } from 'zod';
-import type { Edit } from '@/core/design';
-import { currency, longText, name, term } from './fields';
+import { COMPONENT_FIELDS, type Edit } from '@/core/design';
+import { currency, longText, name } from './fields';
 import * as part from './component';
 import { agreements, ASSUMPTION_FIELDS, bookPins, CHECK_ANSWER, id, section } from './design';
-import { casedCount, load, running, usageEntry } from './use-fields';
+import { usageEntry } from './use-fields';
 
 const index = z.int().min(0).max(1_000_000);
 
@@ -21,23 +21,7 @@ function setAssumption<F extends string, V extends z.ZodType>(field: F, value: V
 }
 
 export const editSchema: z.ZodType<Edit> = z.union([
-  setComponent('name', name),
-  setComponent('count', casedCount),
-  setComponent('place', part.place.nullable()),
-  setComponent('choice', part.choice),
-  setComponent('running', running),
-  setComponent('term', term),
-  setComponent('size', part.size.nullable()),
-  setComponent('load', load.nullable()),
-  setComponent('zones', part.zones.nullable()),
-  setComponent('committed', casedCount.nullable()),
-  setComponent('mayBeStopped', z.boolean().nullable()),
-  setComponent('licences', part.licences.nullable()),
-  setComponent('months', part.months.nullable()),
-  setComponent('custom', part.custom.nullable()),
-  setComponent('later', part.later.nullable()),
-  setComponent('borne', part.borne.nullable()),
-  setComponent('guesses', part.guesses.nullable()),
+  ...COMPONENT_FIELDS.map((field) => setComponent(field, part.COMPONENT_PARTS[field])),
   setDesign('title', name),
   setDesign('description', longText),
   setDesign('currency', currency),
@@ -64,6 +48,11 @@ export const editSchema: z.ZodType<Edit> = z.union([
   z.strictObject({ edit: z.literal('add-section'), index, section }),
   z.strictObject({ edit: z.literal('remove-section'), id }),
   z.strictObject({ edit: z.literal('rename-section'), id, name }),
+  z.strictObject({
+    edit: z.literal('place-new-lines'),
+    section: id.nullable(),
+    place: part.place.nullable(),
+  }),
   z.strictObject({ edit: z.literal('add-component'), section: id, index, component: part.component }),
   z.strictObject({ edit: z.literal('remove-component'), id }),
   z.strictObject({ edit: z.literal('move-component'), id, section: id, index }),

@@ -30,6 +30,11 @@ const NOTES: Readonly<Record<'design' | 'book', readonly string[]>> = {
     'design.sections.components.zones',
     'design.sections.components.mayBeStopped',
     'design.sections.components.guesses',
+    'design.sections.components.origin',
+    'design.sections.components.tags',
+    // Where new lines are placed.
+    'design.place',
+    'design.sections.place',
   ],
   book: [
     'format',

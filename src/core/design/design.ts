@@ -108,11 +108,17 @@ export interface Component {
   readonly guesses?: readonly string[] | null;
   /** The share of the line that this design bears, where several share the thing; absent: all. */
   readonly borne?: Cased | null;
+  /** Where it came from: the file, the inventory, the starter. Changes no amount. */
+  readonly origin?: string | null;
+  /** By key, as a bill would carry them. Changes no amount. */
+  readonly tags?: Readonly<Record<string, string>> | null;
 }
 
 export interface Section {
   readonly id: string;
   readonly name: string;
+  /** Where its new lines are placed; absent: where the design's are. Changes no amount. */
+  readonly place?: Place | null;
   readonly components: readonly Component[];
 }
 
@@ -167,6 +173,8 @@ export interface Design {
   readonly currency: string;
   readonly assumptions: Assumptions;
   readonly books: readonly BookPin[];
+  /** Where new lines are placed; absent: where the last one is. Changes no amount. */
+  readonly place?: Place | null;
   readonly sections: readonly Section[];
   readonly agreements?: readonly Agreement[];
   readonly answers?: readonly CheckAnswer[];

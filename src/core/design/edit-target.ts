@@ -20,6 +20,8 @@ export function editTarget(edit: Edit): string {
       return `component/${edit.id}/usage/${edit.meter}`;
     case 'rename-section':
       return `section/${edit.id}/name`;
+    case 'place-new-lines':
+      return edit.section === null ? 'design/place' : `section/${edit.section}/place`;
     case 'add-section':
       return `section/${edit.section.id}`;
     case 'remove-section':

@@ -4,27 +4,8 @@
  */
 import { assertNever, err, issue, ok, type Result } from '../base';
 import type { Agreement } from '../terms';
-import type { Assumptions, BookPin, Component, Design, Section, UsageEntry } from './design';
-
-/** The fields of a component that are set as a whole. */
-export type ComponentField =
-  | 'name'
-  | 'count'
-  | 'place'
-  | 'choice'
-  | 'running'
-  | 'term'
-  | 'size'
-  | 'load'
-  | 'zones'
-  | 'committed'
-  | 'mayBeStopped'
-  | 'licences'
-  | 'months'
-  | 'custom'
-  | 'later'
-  | 'borne'
-  | 'guesses';
+import type { ComponentField } from './component-fields';
+import type { Assumptions, BookPin, Component, Design, Place, Section, UsageEntry } from './design';
 
 type SetComponent = {
   [F in ComponentField]: {
@@ -72,6 +53,8 @@ export type Edit =
   | { readonly edit: 'add-section'; readonly index: number; readonly section: Section }
   | { readonly edit: 'remove-section'; readonly id: string }
   | { readonly edit: 'rename-section'; readonly id: string; readonly name: string }
+  /** Where new lines are placed; without a section: those of the design. */
+  | { readonly edit: 'place-new-lines'; readonly section: string | null; readonly place: Place | null }
   | {
       readonly edit: 'add-component';
       readonly section: string;
@@ -138,6 +121,8 @@ export function applyEdit(design: Design, edit: Edit): Result<Applied> {
         section: { ...section, name: edit.name },
         inverse: { ...edit, name: section.name },
       }));
+    case 'place-new-lines':
+      return placeNewLines(design, edit);
     case 'add-component':
       return addComponent(design, edit.section, edit.component, edit.index);
     case 'remove-component':
@@ -172,6 +157,22 @@ function answerCheck(design: Design, edit: Extract<Edit, { edit: 'answer-check' 
   const others = all.filter((each) => each !== before);
   const answers = reason === null ? others : [...others, { check, subject, reason }];
   return ok({ design: { ...design, answers }, inverse: { ...edit, reason: before?.reason ?? null } });
+}
+
+function placeNewLines(design: Design, edit: Extract<Edit, { edit: 'place-new-lines' }>): Result<Applied> {
+  const { section: id, place } = edit;
+  if (id === null) {
+    return ok({ design: placed(design, place), inverse: { ...edit, place: design.place ?? null } });
+  }
+  return onSection(design, id, (section) => ({
+    section: placed(section, place),
+    inverse: { ...edit, place: section.place ?? null },
+  }));
+}
+
+function placed<T extends { readonly place?: Place | null }>(from: T, place: Place | null): T {
+  const { place: _, ...rest } = from;
+  return (place ? { ...rest, place } : rest) as T;
 }
 
 function gone(id: string): Result<never> {

@@ -3,27 +3,8 @@
  * for saying what two revisions differ in. What cannot be told by fields is taken out and put in again.
  */
 import type { Assumptions, Component, Design, Section } from './design';
-import type { ComponentField, Edit } from './edit';
-
-const FIELDS: readonly ComponentField[] = [
-  'name',
-  'count',
-  'place',
-  'choice',
-  'running',
-  'term',
-  'size',
-  'load',
-  'zones',
-  'committed',
-  'mayBeStopped',
-  'licences',
-  'months',
-  'custom',
-  'later',
-  'guesses',
-  'borne',
-];
+import { COMPONENT_FIELDS } from './component-fields';
+import type { Edit } from './edit';
 
 /** Applied to `from` they give `to`, but for answers to checks that stand in another order. */
 export function editsBetween(from: Design, to: Design): Edit[] {
@@ -36,9 +17,19 @@ export function editsBetween(from: Design, to: Design): Edit[] {
     ...(same(from.agreements ?? [], to.agreements ?? [])
       ? []
       : [{ edit: 'set-agreements', agreements: to.agreements ?? [] } as const]),
+    ...placeEdits(null, from, to),
     ...answerEdits(from, to),
     ...sectionEdits(from.sections, to.sections),
   ];
+}
+
+function placeEdits(
+  section: string | null,
+  from: Pick<Section, 'place'>,
+  to: Pick<Section, 'place'>,
+): Edit[] {
+  if (same(from.place ?? null, to.place ?? null)) return [];
+  return [{ edit: 'place-new-lines', section, place: to.place ?? null }];
 }
 
 /** Plain data: written alike, key by key. */
@@ -99,6 +90,7 @@ function sectionEdits(from: readonly Section[], to: readonly Section[]): Edit[] 
       return;
     }
     if (old.name !== section.name) edits.push({ edit: 'rename-section', id: section.id, name: section.name });
+    edits.push(...placeEdits(section.id, old, section));
     const stays = commonInOrder(old.components, section.components);
     section.components.forEach((component, at) => {
       const earlier = stays.has(component.id) ? old.components.find(({ id }) => id === component.id)! : null;
@@ -110,7 +102,7 @@ function sectionEdits(from: readonly Section[], to: readonly Section[]): Edit[] 
 }
 
 function componentEdits(from: Component, to: Component): Edit[] {
-  const fields = FIELDS.flatMap((field): Edit[] =>
+  const fields = COMPONENT_FIELDS.flatMap((field): Edit[] =>
     same(from[field] ?? null, to[field] ?? null)
       ? []
       : [{ edit: 'set-component', id: to.id, field, value: to[field] ?? null } as Edit],

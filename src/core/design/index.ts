@@ -1,4 +1,5 @@
 export * from './any-of-kind';
+export * from './component-fields';
 export * from './design';
 export * from './edit';
 export * from './edit-target';

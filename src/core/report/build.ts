@@ -174,7 +174,8 @@ function wordsOf(component: Component, design: Design, books: BookSet, line: Pri
     use: groupInText(describeUse(component)),
     paid: kind.committable ? describeTerm(component.term) : '',
     why: priced ? null : line.issues.map(sentenceFor).join(' '),
-    settings: settingsOf(component),
+    // What it belongs to is for the house.
+    settings: settingsOf(design.sold ? { ...component, tags: null, origin: null } : component),
     notices: priced ? line.notices.map(sentenceFor) : [],
   };
 }

@@ -61,7 +61,7 @@ export function DesignViewMargin(props: DesignViewMarginProps) {
     );
   }
   if (focused?.kind === 'section') {
-    return <SectionMargin {...shared} section={focused.section} summary={focused.summary} apply={apply} />;
+    return <SectionMargin {...shared} {...{ shelf, apply }} section={focused.section} summary={focused.summary} />;
   }
   const { before } = props;
   return <DesignMargin {...{ design, client, version, summary, before, shelf, apply }} />;

@@ -1,9 +1,10 @@
 /** What an edit is about and what it sets, in words. */
-import { type Design, type Edit, findComponent, guessesOf } from '@/core/design';
+import { type ComponentField, type Design, type Edit, findComponent, guessesOf } from '@/core/design';
 import { describeMonth, describeRunning, describeTerm } from '@/core/display';
 import type { Cased } from '@/core/usage';
+import { tagsText } from './cells/tags-text';
 
-const FIELDS: Readonly<Record<string, string>> = {
+const FIELDS: Readonly<Record<ComponentField, string>> = {
   name: 'The name',
   count: 'The count',
   place: 'The place',
@@ -21,6 +22,8 @@ const FIELDS: Readonly<Record<string, string>> = {
   later: 'The later amounts',
   borne: 'The share borne',
   guesses: 'What is a guess',
+  origin: 'Where it came from',
+  tags: 'The tags',
 };
 
 export function subjectOf(edit: Edit, design: Design): string {
@@ -33,6 +36,10 @@ export function subjectOf(edit: Edit, design: Design): string {
       return `The use of “${named(edit.id)}”`;
     case 'rename-section':
       return `The name of the section “${named(edit.id)}”`;
+    case 'place-new-lines': {
+      const where = edit.section === null ? 'the design' : `the section “${named(edit.section)}”`;
+      return `Where new lines of ${where} are placed`;
+    }
     case 'set-design':
     case 'set-assumption':
       return `The ${edit.field} of the design`;
@@ -72,7 +79,10 @@ function fieldText(edit: SetComponent): string {
     case 'guesses':
       return `${guessesOf({ guesses: edit.value }).length} marked`;
     case 'zones':
+    case 'origin':
       return String(edit.value);
+    case 'tags':
+      return tagsText(edit.value);
     default:
       return 'changed';
   }
@@ -98,6 +108,8 @@ export function valueOf(edit: Edit): string {
       return fieldText(edit);
     case 'set-usage':
       return edit.value ? `${edit.value.amount.likely} ${edit.value.unit}` : 'none';
+    case 'place-new-lines':
+      return edit.place ? `${edit.place.book}, ${edit.place.region}` : 'where the last line is';
     case 'rename-section':
       return edit.name;
     case 'set-design':

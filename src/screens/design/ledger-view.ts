@@ -48,9 +48,9 @@ function fits(
   { words, only }: Filtering,
   place: string,
 ): boolean {
-  const text = [component.name, kindOf(component.kind).label, line?.offer?.name, place, section.name]
-    .join(' ')
-    .toLowerCase();
+  const tags = Object.entries(component.tags ?? {}).flat();
+  const named = [component.name, kindOf(component.kind).label, line?.offer?.name, place, section.name];
+  const text = [...named, ...tags].join(' ').toLowerCase();
   if (
     !words
       .toLowerCase()

@@ -43,7 +43,7 @@ export function widestOf(summary: DesignSummary | null): number {
   return Math.max(0, ...(summary?.sections.map((section) => Number(section.wick.high)) ?? []));
 }
 
-/** A new component of a kind, placed where the last one of its section, or of the design, is. */
+/** A new component of a kind, placed where its section or the design says, else where the last line is. */
 export function newComponent(
   design: Design,
   section: Section,
@@ -64,5 +64,7 @@ export function newComponent(
     usage: {},
     term: 'on-demand',
   };
-  return kind === 'custom' ? fresh : withTakenPlace(fresh, (before ?? anywhere)?.place ?? null);
+  if (kind === 'custom') return fresh;
+  const said = section.place ?? design.place ?? null;
+  return said ? { ...fresh, place: said } : withTakenPlace(fresh, (before ?? anywhere)?.place ?? null);
 }

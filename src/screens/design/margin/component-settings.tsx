@@ -14,7 +14,7 @@ import { CasedEntry } from './cased-entry';
 import { CustomEntries } from './custom-entries';
 import { LicenceEntries } from './licence-entries';
 import { LoadEntries } from './load-entries';
-import { CommittedEntries, MonthEntries, SizeEntries, StoppableEntry } from './more-entries';
+import { CommittedEntries, MonthEntries, SizeEntries, StoppableEntry, TagsEntry } from './more-entries';
 import { RunningEntries } from './running-entries';
 import type { SettingsProps } from './settings-props';
 import { readWhole } from '../cells/number-text';
@@ -111,6 +111,9 @@ export function ComponentSettings(props: SettingsProps) {
         <LicenceEntries {...props} />
         <MonthEntries {...props} />
         <BorneEntry {...props} />
+      </SettingsGroup>
+      <SettingsGroup title="Belongs to">
+        <TagsEntry {...props} />
       </SettingsGroup>
     </div>
   );

@@ -19,6 +19,7 @@ import { CalculatedAnew } from './calculated-anew';
 import { CaseFigures } from './case-figures';
 import { FaultyEntries } from './faulty-entries';
 import { Months } from './months';
+import { NewLinesPlace } from './new-lines-place';
 import { NewerBooks } from './newer-books';
 import { OverTime } from './over-time';
 
@@ -58,6 +59,15 @@ export function DesignMargin(props: DesignMarginProps) {
           preview={() => null}
           commit={(value) => apply([{ edit: 'set-design', field: 'description', value }])}
           cancel={() => undefined}
+        />
+      </div>
+      <div className="mt-3">
+        <NewLinesPlace
+          section={null}
+          place={design.place ?? null}
+          otherwise="where the last line is"
+          books={design.books}
+          {...{ shelf, apply }}
         />
       </div>
       <h3 className="mt-5 mb-2 border-b border-ink pb-1 text-sm font-semibold">Assumptions</h3>

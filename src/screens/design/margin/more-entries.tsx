@@ -9,6 +9,7 @@ import { CasedEntry } from './cased-entry';
 import { ReadEntry } from './read-entry';
 import { setField, type SettingsProps } from './settings-props';
 import { readNumber, readWhole } from '../cells/number-text';
+import { readTags, tagsText } from '../cells/tags-text';
 
 export function SizeEntries({ component, lacks, apply, preview }: SettingsProps) {
   const { size } = component;
@@ -72,6 +73,24 @@ export function StoppableEntry({ component, apply }: SettingsProps) {
       />
       keeps no state and may be stopped at any time
     </label>
+  );
+}
+
+/** What a bill would carry; found by the ledger's words. */
+export function TagsEntry({ component, apply }: SettingsProps) {
+  const { origin, tags } = component;
+  return (
+    <>
+      <ReadEntry
+        label="Tags"
+        text={tagsText(tags)}
+        maxLength={4000}
+        placeholder="team = booking, stage = live"
+        read={readTags}
+        onRead={(next) => apply([setField(component, 'tags', next)])}
+      />
+      {origin && <p className="text-xs break-words text-soft">From: {origin}</p>}
+    </>
   );
 }
 

@@ -5,7 +5,9 @@ import type { SectionSummary } from '@/core/range';
 import type { PricingClient } from '@/workers/client';
 import { AddsUp } from './adds-up';
 import { CaseFigures, ShareText } from './case-figures';
+import type { ShelfBook } from '../shelf';
 import { CopySection } from './copy-section';
+import { NewLinesPlace } from './new-lines-place';
 
 interface SectionMarginProps {
   readonly design: Design;
@@ -14,11 +16,12 @@ interface SectionMarginProps {
   readonly client: PricingClient | null;
   readonly version: number;
   readonly total: string | null;
+  readonly shelf: readonly ShelfBook[];
   readonly apply: (edits: readonly Edit[]) => boolean;
 }
 
 export function SectionMargin(props: SectionMarginProps) {
-  const { design, section, summary, client, version, total, apply } = props;
+  const { design, section, summary, client, version, total, shelf, apply } = props;
   return (
     <div>
       <h2 className="pr-8 text-base font-semibold break-words">{section.name}</h2>
@@ -30,6 +33,15 @@ export function SectionMargin(props: SectionMarginProps) {
       </p>
       {summary && <CaseFigures {...summary.wick} currency={design.currency} />}
       <ShareText amount={summary?.wick.likely ?? null} total={total} />
+      <div className="mt-4">
+        <NewLinesPlace
+          section={section.id}
+          place={section.place ?? null}
+          otherwise={design.place ? 'where the design says' : 'where the last line is'}
+          books={design.books}
+          {...{ shelf, apply }}
+        />
+      </div>
       <details className="mt-4">
         <summary className="cursor-pointer text-sm font-semibold">Copy as another environment</summary>
         <div className="mt-2">
