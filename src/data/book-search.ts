@@ -3,6 +3,7 @@
  * its own cheapest by an index that is in order of price; only those few are then sorted together, by their worth.
  */
 import { type Kysely, type RawBuilder, sql } from 'kysely';
+import { KIND_CODES } from '@/core/books';
 import type { FoundOffer, OfferQuery } from '@/operations';
 import type { Database } from './schema';
 
@@ -14,6 +15,8 @@ export async function searchOffers(
   query: OfferQuery,
 ): Promise<FoundOffer[]> {
   const ofBook = query.book === undefined ? sql`true` : sql`book.key = ${query.book}`;
+  const region = query.region === undefined ? sql`offer.cheapest_in` : sql`${query.region}`;
+  const worth = sql`found.price * coalesce((${JSON.stringify(query.worth ?? {})}::jsonb->>newest.currency)::numeric, 1)`;
   const { rows } = await sql<FoundOffer>`
     with newest as (
       select distinct on (revision.book_id)
@@ -24,24 +27,36 @@ export async function searchOffers(
     )
     select newest.key as book, newest.title as "bookTitle", newest.currency, newest.number as revision,
       found.sku, offer.name, offer.kind, offer.family, offer.vcpu, offer.memory, offer.lifecycle, offer.regions,
-      found.price
+      found.price, ${region} as region, place.name as "regionName"
     from newest
+    ${query.perKind === undefined ? sql`` : sql`cross join unnest(${KIND_CODES}::text[]) with ordinality as each(kind, rank)`}
     cross join lateral (${cheapest(query)}) found
     join book_offer offer on offer.revision_id = newest.id and offer.sku = found.sku
-    order by found.price * coalesce((${JSON.stringify(query.worth ?? {})}::jsonb->>newest.currency)::numeric, 1)
-      nulls last, newest.key, found.sku
-    limit ${query.limit}
+    join book_region place on place.revision_id = newest.id and place.code = ${region}
+    order by ${query.perKind === undefined ? sql`` : sql`each.rank,`} ${worth} nulls last, newest.key, found.sku
+    limit ${query.perKind === undefined ? query.limit : null}
   `.execute(db);
-  return rows;
+  return query.perKind === undefined ? rows : fewOfEach(rows, query.perKind).slice(0, query.limit);
 }
 
-/** The SKUs and prices of one book, cheapest first. */
+/** Each book has given its own cheapest of each kind. */
+function fewOfEach(rows: readonly FoundOffer[], most: number): FoundOffer[] {
+  const counts = new Map<string, number>();
+  return rows.filter(({ kind }) => {
+    const count = (counts.get(kind) ?? 0) + 1;
+    counts.set(kind, count);
+    return count <= most;
+  });
+}
+
+/** The SKUs and prices of one book, cheapest first; of one kind where some of each are wanted. */
 function cheapest(query: OfferQuery): RawBuilder<unknown> {
+  const limit = query.perKind ?? query.limit;
   if (query.region === undefined) {
     return sql`
       select offer.sku, offer.price from book_offer offer
       where offer.revision_id = newest.id and ${conditions(query, 'offer')}
-      order by offer.price nulls last, offer.sku limit ${query.limit}
+      order by offer.price nulls last, offer.sku limit ${limit}
     `;
   }
   return sql`
@@ -49,7 +64,7 @@ function cheapest(query: OfferQuery): RawBuilder<unknown> {
     join book_offer offer on offer.revision_id = newest.id and offer.sku = place.sku
     where place.revision_id = newest.id and place.region = ${query.region}
       and ${conditions(query, 'place')}
-    order by place.price nulls last, place.sku limit ${query.limit}
+    order by place.price nulls last, place.sku limit ${limit}
   `;
 }
 
@@ -57,6 +72,7 @@ function cheapest(query: OfferQuery): RawBuilder<unknown> {
 function conditions(query: OfferQuery, side: 'offer' | 'place'): RawBuilder<unknown> {
   const own = sql.raw(side);
   const all = query.words.map((word) => sql`offer.words like ${like(word)}`);
+  if (query.perKind !== undefined) all.push(sql`${own}.kind = each.kind`);
   if (query.kind) all.push(sql`${own}.kind = ${query.kind}`);
   if (query.family) all.push(sql`offer.family = ${query.family}`);
   if (query.vcpu) all.push(sql`${own}.vcpu >= ${query.vcpu}::numeric`);

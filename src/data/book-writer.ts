@@ -5,12 +5,12 @@
  */
 import { type Kysely, sql } from 'kysely';
 import type pg from 'pg';
-import type { Decimal } from '@/core/base';
-import { kindOf, lotPrice, mainMeter } from '@/core/books';
-import { type OfferRow, type RateRow, type RegionRow, toRate } from '@/formats';
+import { kindOf, mainMeter } from '@/core/books';
+import { type OfferRow, type RateRow, type RegionRow } from '@/formats';
 import type { BookHeadRow, BookSink } from '@/formats/stream';
 import { AppError, requireSameBook } from '@/operations';
 import { cell, CopyRows } from './copy-rows';
+import { OfferPlaces } from './offer-places';
 import type { Database } from './schema';
 
 /** The revision is the same in all of them: it is the default of the table that is filled. */
@@ -39,7 +39,7 @@ export class BookWriter implements BookSink {
   private readonly rows: OfferRow[] = [];
   private readonly mainMeters = new Map<string, string>();
   /** By SKU: what its lot costs by region; null where the structure has no such price. */
-  private readonly places = new Map<string, Map<string, Decimal | null>>();
+  private readonly places = new OfferPlaces();
   private counts = { regions: 0, rates: 0 };
   private copy: CopyRows | null = null;
   private hasTable = false;
@@ -116,7 +116,7 @@ export class BookWriter implements BookSink {
     const columns = ['revision_id', 'sku', 'region', 'kind', 'vcpu', 'memory', 'price'];
     const copy = new CopyRows(this.client, 'book_place', columns);
     for (const { sku, kind, vcpu, memory } of this.rows) {
-      const rows = [...(this.places.get(sku) ?? [])].map(([region, price]) => [
+      const rows = [...this.places.of(sku)].map(([region, price]) => [
         ...[this.revisionId, sku, region, kind, vcpu, memory],
         price?.toString() ?? null,
       ]);
@@ -129,25 +129,24 @@ export class BookWriter implements BookSink {
     for (let from = 0; from < this.rows.length; from += ROWS_AT_ONCE) {
       const table = JSON.stringify(
         this.rows.slice(from, from + ROWS_AT_ONCE).map((offer) => {
-          const places = this.places.get(offer.sku) ?? new Map<string, Decimal | null>();
           return {
             sku: offer.sku,
             words: this.wordsOf(offer),
             capabilities: offer.capabilities ?? [],
-            regions: [...places.keys()].sort(),
-            price: least([...places.values()])?.toString() ?? null,
+            regions: [...this.places.of(offer.sku).keys()].sort(),
+            ...this.places.cheapest(offer.sku),
             detail: offer,
           };
         }),
       );
       await sql`
         insert into book_offer (revision_id, sku, kind, name, family, lifecycle, detail, words, vcpu, memory, gpu,
-          capabilities, regions, price)
+          capabilities, regions, price, cheapest_in)
         select ${this.revisionId}::uuid, row->>'sku', row->'detail'->>'kind', row->'detail'->>'name',
           row->'detail'->>'family', row->'detail'->>'lifecycle', row->'detail', row->>'words',
           (row->'detail'->>'vcpu')::numeric, (row->'detail'->>'memory')::numeric, (row->'detail'->>'gpu')::numeric,
           array(select jsonb_array_elements_text(row->'capabilities')),
-          array(select jsonb_array_elements_text(row->'regions')), (row->>'price')::numeric
+          array(select jsonb_array_elements_text(row->'regions')), (row->>'price')::numeric, row->>'cheapestIn'
         from jsonb_array_elements(${table}::jsonb) as row
       `.execute(this.db);
     }
@@ -212,11 +211,7 @@ export class BookWriter implements BookSink {
   }
 
   private notePlace(rate: RateRow): void {
-    let regions = this.places.get(rate.sku);
-    if (!regions) this.places.set(rate.sku, (regions = new Map()));
-    const leads = rate.term === 'on-demand' && rate.meter === this.mainMeters.get(rate.sku);
-    if (leads) regions.set(rate.region, lotPrice(toRate(rate)));
-    else if (!regions.has(rate.region)) regions.set(rate.region, null);
+    this.places.note(rate, rate.term === 'on-demand' && rate.meter === this.mainMeters.get(rate.sku));
   }
 
   /** Ends the copy whatever became of it, so that the client can roll back. */
@@ -228,6 +223,7 @@ export class BookWriter implements BookSink {
     await this.endCopy();
     const table = partitionOf(this.revisionId);
     await this.client.query(`analyze ${table} (sku, region)`);
+    this.places.countFees();
     await this.copyPlaces();
     await this.insertOffers();
     // Searches right after a large import must not be planned on what was known before it.
@@ -258,10 +254,6 @@ function rareCell(rate: RateRow): string {
   if (fields.length === COLUMNS.size) return '\\N';
   const rare = fields.filter((field) => !COLUMNS.has(field));
   return cell(JSON.stringify(Object.fromEntries(rare.map((field) => [field, rate[field as keyof RateRow]]))));
-}
-
-function least(prices: readonly (Decimal | null)[]): Decimal | null {
-  return prices.reduce((low, price) => (price && (!low || price.lessThan(low)) ? price : low), null);
 }
 
 function existsAlready(title: string, revision: number): AppError {

@@ -10,6 +10,7 @@ import * as installation from './migrations/m007-installation';
 import * as linkHashes from './migrations/m008-link-hashes';
 import * as changeFeed from './migrations/m009-change-feed';
 import * as jobs from './migrations/m010-jobs';
+import * as cheapestPlace from './migrations/m011-cheapest-place';
 import type { Database } from './schema';
 
 const MIGRATIONS: Readonly<Record<string, Migration>> = {
@@ -23,6 +24,7 @@ const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '008-link-hashes': linkHashes,
   '009-change-feed': changeFeed,
   '010-jobs': jobs,
+  '011-cheapest-place': cheapestPlace,
 };
 
 export async function migrate(db: Kysely<Database>): Promise<void> {

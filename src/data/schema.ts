@@ -71,6 +71,7 @@ export interface Database {
     regions: string[];
     /** Of its lot, where it is cheapest. */
     price: Numeric | null;
+    cheapest_in: string | null;
   };
   book_place: {
     revision_id: string;

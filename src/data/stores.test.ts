@@ -2,6 +2,7 @@ import { sql } from 'kysely';
 import type { Kysely } from 'kysely';
 import { afterEach, describe, expect, it } from 'vitest';
 import { bookContract } from '@tests/support/book-contract';
+import { offerSearchContract } from '@tests/support/offer-search-contract';
 import { smallBookFile } from '@tests/support/books';
 import { freshDatabase } from '@tests/support/database';
 import { jobContract } from '@tests/support/job-contract';
@@ -30,6 +31,7 @@ afterEach(async () => {
 
 storeContract('in PostgreSQL', freshStores);
 bookContract('in PostgreSQL', freshStores);
+offerSearchContract('in PostgreSQL', freshStores);
 linkContract('in PostgreSQL', freshStores);
 keptContract('in PostgreSQL', freshStores);
 jobContract('in PostgreSQL', freshStores);

@@ -110,8 +110,15 @@ export const COMPONENT_PARTS = {
   tags: tags.nullable(),
 } as const satisfies Record<ComponentField, z.ZodType>;
 
-const { name: _, count, place: where, choice: chosen, running: runs, term: paid, ...mayBeMissing } =
-  COMPONENT_PARTS;
+const {
+  name: _,
+  count,
+  place: where,
+  choice: chosen,
+  running: runs,
+  term: paid,
+  ...mayBeMissing
+} = COMPONENT_PARTS;
 
 export const component = z
   .strictObject({

@@ -17,3 +17,5 @@ export const offerQuerySchema = z.strictObject({
   priceTo: amountText.optional(),
   limit: z.int().min(1).max(500).optional(),
 });
+
+export type OfferQueryText = z.infer<typeof offerQuerySchema>;

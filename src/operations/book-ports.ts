@@ -44,6 +44,8 @@ export interface OfferQuery {
   readonly priceTo?: string;
   /** What one of each currency is worth in one of them, to sort by; a currency that is missing counts as it stands. */
   readonly worth?: Readonly<Record<string, string>>;
+  /** At most so many of each kind, the kinds in their order: for looking around. */
+  readonly perKind?: number;
   readonly limit: number;
 }
 
@@ -62,6 +64,9 @@ export interface FoundOffer {
   readonly regions: readonly string[];
   /** Of one lot: in the region asked for, else where it is cheapest. Null: the structure has no such price. */
   readonly price: string | null;
+  /** Where that is. */
+  readonly region: string;
+  readonly regionName: string;
 }
 
 /** Which rates of a region a design needs. */

@@ -1,6 +1,6 @@
 /** Listing, reading, searching, comparing and exporting price books. */
 import { KIND_CODES, type Kind, kindOf, lotPrice } from '@/core/books';
-import { check, offerQuerySchema, type OfferRow, type RateRow, toRate } from '@/formats';
+import { check, offerQuerySchema, type OfferQueryText, type OfferRow, type RateRow, toRate } from '@/formats';
 import { notFlat, writeBookCsv, writeBookJson } from '@/formats/stream';
 import { allow } from './may';
 import { AppError, invalid, notFound } from './app-error';
@@ -63,10 +63,19 @@ export async function searchOffers(context: Context, data: unknown): Promise<Fou
   const { text, limit, ...rest } = checked.value;
   return context.books.search(context.actor.workspace, {
     ...rest,
+    ...(looksAround(checked.value) ? { perKind: PER_KIND } : {}),
     worth: worthOf(await context.exchange.list(context.actor.workspace)),
     words: wordsOf(text ?? ''),
     limit: limit ?? 100,
   });
+}
+
+/** Kinds have nothing in common that they could be sorted by: who asks for nothing sees some of each. */
+const PER_KIND = 5;
+
+function looksAround({ limit: _, text = '', ...asked }: OfferQueryText): boolean {
+  const { book: _book, region: _region, ...others } = asked;
+  return text.trim() === '' && Object.values(others).every((each) => each === undefined);
 }
 
 export interface Counterpart extends FoundOffer {

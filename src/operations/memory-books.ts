@@ -1,6 +1,6 @@
 /** The in-memory twins of the stores of books, imports and exchange rates. */
 import { Decimal } from '@/core/base';
-import { isLeadingRate, kindOf, lotPrice } from '@/core/books';
+import { KIND_CODES, kindOf, offerPrice } from '@/core/books';
 import { type OfferRow, type PriceBookFile, toRate } from '@/formats';
 import { AppError } from './app-error';
 import { differenceBetween } from './book-difference';
@@ -61,10 +61,15 @@ export function memoryBookStore(): BookStore {
     search: async (workspace, query) => {
       const own = kept.filter((each) => each.workspace === workspace);
       const newest = listBooks(own).map((book) => find(workspace, book.key, book.revisions[0]!.number)!);
-      return newest
+      const found = newest
         .flatMap((file) => file.offers.flatMap((offer) => foundOf(file, offer, query)))
-        .sort(byPrice(query.worth ?? {}))
-        .slice(0, query.limit);
+        .sort(byPrice(query.worth ?? {}));
+      const { perKind } = query;
+      if (perKind === undefined) return found.slice(0, query.limit);
+      const byKind = KIND_CODES.flatMap((kind) =>
+        found.filter((each) => each.kind === kind).slice(0, perKind),
+      );
+      return byKind.slice(0, query.limit);
     },
     rates: async (workspace, book, revision, queries) => {
       const file = find(workspace, book, revision);
@@ -127,10 +132,17 @@ function foundOf(file: PriceBookFile, offer: OfferRow, query: OfferQuery): Found
     want === undefined || (have != null && new Decimal(have).greaterThanOrEqualTo(want));
   const rates = file.rates.filter((rate) => rate.sku === offer.sku);
   const regions = [...new Set(rates.map((rate) => rate.region))].sort();
-  const price = rates
-    .filter((rate) => isLeadingRate(rate, offer.kind) && (!query.region || rate.region === query.region))
-    .flatMap((rate) => lotPrice(toRate(rate)) ?? [])
-    .sort((a, b) => a.comparedTo(b))[0];
+  const [cheapest] = regions
+    .filter((region) => !query.region || region === query.region)
+    .map((region) => {
+      const here = rates.filter((rate) => rate.region === region);
+      return { region, price: offerPrice(offer.kind, here.map(toRate)) };
+    })
+    .sort((a, b) => {
+      if (!a.price !== !b.price) return a.price ? -1 : 1;
+      return (a.price && b.price ? a.price.comparedTo(b.price) : 0) || (a.region < b.region ? -1 : 1);
+    });
+  const price = cheapest?.price;
   const fits =
     query.words.every((word) => text.includes(word)) &&
     (!query.kind || offer.kind === query.kind) &&
@@ -143,7 +155,7 @@ function foundOf(file: PriceBookFile, offer: OfferRow, query: OfferQuery): Found
     (!query.capability || (offer.capabilities ?? []).includes(query.capability)) &&
     (!query.priceFrom || price?.greaterThanOrEqualTo(query.priceFrom) === true) &&
     (!query.priceTo || price?.lessThanOrEqualTo(query.priceTo) === true);
-  if (!fits) return [];
+  if (!fits || !cheapest) return [];
   const { sku, name, kind, family, vcpu, memory, lifecycle } = offer;
   return [
     {
@@ -153,6 +165,8 @@ function foundOf(file: PriceBookFile, offer: OfferRow, query: OfferQuery): Found
       currency: book.currency,
       ...{ sku, name, kind, family, vcpu, memory, lifecycle, regions },
       price: price?.toString() ?? null,
+      region: cheapest.region,
+      regionName: file.regions.find(({ code }) => code === cheapest.region)!.name,
     },
   ];
 }

@@ -3,6 +3,7 @@ import { smallBookFile } from '@tests/support/books';
 import { bookContract } from '@tests/support/book-contract';
 import { designOf, serverOf } from '@tests/support/designs';
 import { jobContract } from '@tests/support/job-contract';
+import { offerSearchContract } from '@tests/support/offer-search-contract';
 import { keptContract } from '@tests/support/kept-contract';
 import { linkContract } from '@tests/support/link-contract';
 import { storeContract, testContext } from '@tests/support/store-contract';
@@ -27,6 +28,7 @@ const stores = memoryStores;
 
 storeContract('in memory', async () => stores());
 bookContract('in memory', async () => stores());
+offerSearchContract('in memory', async () => stores());
 linkContract('in memory', async () => stores());
 keptContract('in memory', async () => stores());
 jobContract('in memory', async () => stores());

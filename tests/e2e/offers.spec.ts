@@ -1,5 +1,5 @@
 /** Choosing an offer: words, filters, order, what is not sold here, and the cheapest that fits. */
-import { cell, COLUMN, copyOfBooking, expect, openDesign, test, total } from './screen';
+import { cell, COLUMN, copyOfBooking, expect, freshDesign, openDesign, test, total } from './screen';
 
 test('finds, narrows and sorts offers', async ({ page }) => {
   await openDesign(page, await copyOfBooking(page));
@@ -33,6 +33,53 @@ test('what the region does not sell is shown with the nearest region that has it
   await expect(dialog).toBeVisible();
   await dialog.getByLabel('only what is sold here').check();
   await expect(dialog).toContainText('No offer matches');
+});
+
+test('before there is a place, offers of all providers are there, and taking one places the line', async ({
+  page,
+}) => {
+  const id = await freshDesign(page, 'Nowhere yet');
+  await openDesign(page, `/designs/${id}`);
+  await page.getByRole('gridcell', { name: 'Next component' }).first().click();
+  await page
+    .getByRole('option', { name: /^Server/ })
+    .first()
+    .click();
+  await page.keyboard.type('Web');
+  await page.keyboard.press('Enter');
+  const place = cell(page, 'Web', COLUMN.where);
+  await expect(place).toHaveText('choose');
+  await cell(page, 'Web', COLUMN.what).dblclick();
+  const dialog = page.getByRole('dialog', { name: 'Server, anywhere' });
+  const options = dialog.getByRole('listbox', { name: 'Offers' }).getByRole('option');
+  await expect(options.first()).toContainText('for 730 hours');
+  await dialog.getByRole('combobox').fill('osmere 4/16');
+  await expect(options.first()).toContainText(/Osmere, \w+/);
+  await expect(options.filter({ hasText: 'Norvane' })).toHaveCount(0);
+  await page.keyboard.press('Enter');
+  await expect(place).toContainText('Osmere');
+  await expect(cell(page, 'Web', COLUMN.amount)).not.toContainText('not priced');
+  await page.keyboard.press('Control+z');
+  await expect(place).toHaveText('choose');
+});
+
+test('a section says where its new lines are placed', async ({ page }) => {
+  const id = await freshDesign(page, 'Placed');
+  await openDesign(page, `/designs/${id}`);
+  const margin = page.getByRole('complementary', { name: 'Margin' });
+  await margin.getByLabel('New lines at').selectOption({ label: 'Norvane, Severn' });
+  await cell(page, 'First section', COLUMN.name).click();
+  await margin.getByLabel('New lines at').selectOption({ label: 'Osmere, Tagus' });
+  await page.getByRole('gridcell', { name: 'Next component' }).first().click();
+  await page
+    .getByRole('option', { name: /^Server/ })
+    .first()
+    .click();
+  await page.keyboard.type('Web');
+  await page.keyboard.press('Enter');
+  await expect(cell(page, 'Web', COLUMN.where)).toContainText('Osmere, Tagus');
+  // It was said, so it is no guess; and it has an amount at once.
+  await expect(cell(page, 'Web', COLUMN.amount)).toContainText(/\d\.\d\d/);
 });
 
 test('takes the cheapest that fits, and moves to another provider at the same size', async ({ page }) => {

@@ -148,45 +148,6 @@ export function bookContract(name: string, make: () => Promise<Stores>): void {
       expect(await importProgress(context, id)).toMatchObject({ state: 'refused' });
     });
 
-    it('are searched by kind, size, place, capability and price, cheapest first', async () => {
-      await importBook(context, uploadOf(smallBookFile()));
-      await importBook(context, uploadOf(wideBookFile()));
-      const skus = async (query: object) => (await searchOffers(context, query)).map((each) => each.sku);
-      expect(await skus({ kind: 'server', book: 'small', vcpu: '4' })).toEqual([
-        'L-4',
-        'O-4',
-        'A-4',
-        'B-4',
-        'A-8',
-      ]);
-      expect(await skus({ kind: 'server', book: 'small', memory: '17' })).toEqual(['A-8']);
-      expect(await skus({ kind: 'server', region: 'tasman' })).toEqual(['O-4', 'A-4']);
-      expect(await skus({ family: 'Light duty' })).toEqual(['L-4']);
-      expect(await skus({ capability: 'bring-licence' })).toEqual(['S-LICENSED']);
-      // 730 h × 0.19 to 0.2
-      expect(await skus({ kind: 'server', priceFrom: '138', priceTo: '147' })).toEqual(['A-8', 'S-8']);
-      expect(await skus({ text: 'wide queue' })).toEqual(['QUEUE', 'QUEUE-2']);
-      expect(await searchOffers(context, { kind: 'server', region: 'tasman', text: 'a-4' })).toMatchObject([
-        { book: 'small', price: '146', regions: ['severn', 'tasman'], lifecycle: 'current' },
-      ]);
-      await expect(searchOffers(context, { kind: 'submarine' })).rejects.toMatchObject({ code: 'invalid' });
-      expect(await searchOffers(other, {})).toEqual([]);
-    });
-
-    it('are sorted by what a price is worth, where the currencies have a rate', async () => {
-      await importBook(context, uploadOf(smallBookFile()));
-      await importBook(context, uploadOf(foreignBookFile()));
-      const query = { kind: 'server', vcpu: '4', memory: '16' };
-      const books = async () => (await searchOffers(context, query)).map((each) => each.book);
-      // The same offers at ten times the figure.
-      const plain = await books();
-      expect(plain[plain.length - 1]).toBe('foreign');
-      await importExchange(context, 'date,from,to,rate\n2026-11-01,SEK,USD,0.0001\n2025-11-01,SEK,USD,900\n');
-      expect((await books())[0]).toBe('foreign');
-      await importExchange(context, 'date,from,to,rate\n2026-11-02,SEK,USD,0.2\n');
-      expect((await books())[0]).toBe('small');
-    });
-
     it('tell everything about an offer: rates in all regions, counterparts elsewhere', async () => {
       await importBook(context, uploadOf(smallBookFile()));
       await importBook(context, uploadOf(wideBookFile()));

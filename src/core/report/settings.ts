@@ -42,7 +42,8 @@ export function settingsOf(component: Component): Labelled[] {
   if (months) add('Months', `from ${months.from}${months.to === null ? '' : ` to ${months.to}`}`);
   for (const later of component.later ?? []) add(`From month ${later.fromMonth}`, later.amount);
   const tags = Object.entries(component.tags ?? {});
-  if (tags.length > 0) add('Tags', tags.map(([key, value]) => (value ? `${key} = ${value}` : key)).join(', '));
+  if (tags.length > 0)
+    add('Tags', tags.map(([key, value]) => (value ? `${key} = ${value}` : key)).join(', '));
   if (component.origin) add('From', component.origin);
   if (borne) add('Borne by this design', casedWords(mapCased(borne, writeEnteredShare)));
   return rows;

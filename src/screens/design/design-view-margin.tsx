@@ -61,7 +61,9 @@ export function DesignViewMargin(props: DesignViewMarginProps) {
     );
   }
   if (focused?.kind === 'section') {
-    return <SectionMargin {...shared} {...{ shelf, apply }} section={focused.section} summary={focused.summary} />;
+    return (
+      <SectionMargin {...shared} {...{ shelf, apply }} section={focused.section} summary={focused.summary} />
+    );
   }
   const { before } = props;
   return <DesignMargin {...{ design, client, version, summary, before, shelf, apply }} />;

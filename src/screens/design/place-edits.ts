@@ -3,11 +3,13 @@
  * the same size for servers, else the only offer there is; otherwise the choice is open and says so.
  */
 import {
+  CHOICE,
   chosenPlace,
   type Choice,
   type Component,
   type Design,
   type Edit,
+  enteredByHand,
   type Place,
   guessedChoice,
   withTakenPlace,
@@ -78,16 +80,37 @@ export function ofOffer(
   shelf: readonly ShelfBook[],
 ): { readonly component: Component; readonly pins: readonly Edit[] } {
   const book = shelf.find((each) => each.key === offer.book);
-  const region = component.place?.book === offer.book ? component.place.region : book?.regions[0]?.code;
-  if (!book || !region) return { component, pins: [] };
+  const { place } = component;
+  if (!book) return { component, pins: [] };
+  const stays = place?.book === offer.book && offer.regions.includes(place.region);
+  const region = stays ? place.region : offer.region;
   const pinned = design.books.some((pin) => pin.book === book.key);
   const books = [...design.books, { book: book.key, revision: book.revision }];
   const chosen: Component = { ...component, name: offer.name, choice: { by: 'sku', sku: offer.sku } };
   return {
-    // At another provider the place is its first region: that is nobody's choice either.
+    // Where it is not sold at the place so far, it is placed where it is cheapest: that is nobody's choice either.
     component: withTakenPlace({ ...chosen, guesses: [] }, { book: book.key, region }),
     pins: pinned ? [] : [{ edit: 'pin-books', books }],
   };
+}
+
+/** What puts a line that has no place yet where a found offer is, with that offer. */
+export function placedAtOffer(
+  { books }: Design,
+  component: Component,
+  offer: FoundOffer,
+  shelf: readonly ShelfBook[],
+): Edit[] {
+  const { id } = component;
+  const { book, region, sku } = offer;
+  const revision = shelf.find((each) => each.key === book)?.revision;
+  const pinned = books.some((pin) => pin.book === book);
+  return [
+    ...(pinned || !revision ? [] : [{ edit: 'pin-books', books: [...books, { book, revision }] } as const]),
+    ...chosenPlace(component, { book, region }),
+    { edit: 'set-component', id, field: 'choice', value: { by: 'sku', sku } },
+    ...enteredByHand(component, CHOICE),
+  ];
 }
 
 /** The choice to make at a place; null: leave it as it is. */

@@ -7,10 +7,12 @@ import { Command } from 'cmdk';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { kindOf } from '@/core/books';
+import { writeMoney } from '@/core/display';
 import type { FoundOffer } from '@/operations';
 import { Dialog } from '@/ui/dialog';
 import { findScore } from '@/ui/find-score';
 import { callApi } from '../lib/call-api';
+import { lotWords } from '../prices/lot-words';
 
 export interface Findable {
   readonly key: string;
@@ -78,6 +80,13 @@ function useFoundOffers(search: string): readonly FoundOffer[] {
   return found.search === search ? found.offers : [];
 }
 
+/** Where it is cheapest and what that is for a picturable lot: a month, a terabyte. */
+function offerDetail({ kind, bookTitle, regionName, regions, price, currency }: FoundOffer): string {
+  const where = regions.length > 1 ? `${regionName}, the cheapest of ${regions.length}` : regionName;
+  const cost = price === null ? '' : ` · ${writeMoney(price, currency)} ${currency} for ${lotWords(kind)}`;
+  return `${kindOf(kind).label} · ${bookTitle} ${where}${cost}`;
+}
+
 function isTyping(target: EventTarget | null): boolean {
   return (
     target instanceof HTMLElement &&
@@ -109,7 +118,7 @@ export function Find() {
         <span className="truncate">Find a design, part, offer, action</span>
         <kbd className="font-mono text-xs">/</kbd>
       </button>
-      <Dialog open={open} title="Find" onClose={() => setOpen(false)} width={560}>
+      <Dialog open={open} title="Find" onClose={() => setOpen(false)} width={680}>
         <FindList onDone={() => setOpen(false)} />
       </Dialog>
     </>
@@ -170,8 +179,8 @@ function FindList({ onDone }: { readonly onDone: () => void }) {
       key: `${offer.book}/${offer.sku}`,
       group: 'Offers',
       label: offer.name,
-      detail: `${kindOf(offer.kind).label} · ${offer.bookTitle} · ${offer.sku}`,
-      words: search,
+      detail: offerDetail(offer),
+      words: `${search} ${offer.sku}`,
       // The dialog gives the focus back first.
       run: () => void setTimeout(() => (takesOffer ? takesOffer(offer) : router.push('/books')), 50),
     })),
@@ -217,8 +226,12 @@ function FindList({ onDone }: { readonly onDone: () => void }) {
                   }}
                   className="mx-2 flex cursor-pointer justify-between gap-4 rounded px-2 py-1 text-sm data-[selected=true]:bg-wash"
                 >
-                  <span className="truncate">{item.label}</span>
-                  {item.detail && <span className="whitespace-nowrap text-soft">{item.detail}</span>}
+                  <span className="max-w-[55%] shrink-0 truncate">{item.label}</span>
+                  {item.detail && (
+                    <span className="min-w-0 truncate text-soft" title={item.detail}>
+                      {item.detail}
+                    </span>
+                  )}
                 </Command.Item>
               ))}
           </Command.Group>

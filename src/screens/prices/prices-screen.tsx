@@ -1,7 +1,7 @@
 /** Prices over all books: what is asked above, offers in the ledger, everything about one of them in the margin. */
 'use client';
-import { useEffect, useMemo, useState } from 'react';
-import { kindOf, lotOf, mainMeter } from '@/core/books';
+import { type ReactNode, useEffect, useMemo, useState } from 'react';
+import { type Kind, KIND_CODES, kindOf } from '@/core/books';
 import { writeMoney, writeNumber } from '@/core/display';
 import type { FoundOffer } from '@/operations';
 import { Empty } from '@/ui/empty';
@@ -9,6 +9,7 @@ import { Ledger, type LedgerColumn, type LedgerCursor, type LedgerRow } from '@/
 import { Margin } from '@/ui/margin';
 import { TallyFigure, TallyLine } from '@/ui/tally-line';
 import { callApi } from '../lib/call-api';
+import { lotWords } from './lot-words';
 import { OfferMargin } from './offer-margin';
 import { type Asked, NOTHING_ASKED, SearchBar, type SearchPlace } from './search-bar';
 
@@ -37,12 +38,10 @@ export function PricesScreen({ books }: { readonly books: readonly SearchPlace[]
       clearTimeout(timer);
     };
   }, [asked]);
-  const rows = useMemo(
-    () =>
-      (answer?.found ?? []).map((data): LedgerRow<FoundOffer> => ({ key: keyOf(data), level: 'flat', data })),
-    [answer],
-  );
-  const focused = rows.find((row) => row.key === cursor?.row)?.data ?? rows[0]?.data;
+  const found = useMemo(() => answer?.found ?? [], [answer]);
+  const rows = useMemo(() => rowsOf(found), [found]);
+  const columns = useMemo(() => columnsFor((kind) => setAsked((before) => ({ ...before, kind }))), []);
+  const focused = found.find((offer) => keyOf(offer) === cursor?.row) ?? found[0];
   return (
     <>
       <SearchBar books={books} asked={asked} onAsk={setAsked} />
@@ -57,7 +56,7 @@ export function PricesScreen({ books }: { readonly books: readonly SearchPlace[]
             </Empty>
           </div>
         ) : (
-          <Ledger label="Offers" columns={COLUMNS} rows={rows} cursor={cursor} onCursor={setCursor} />
+          <Ledger label="Offers" columns={columns} rows={rows} cursor={cursor} onCursor={setCursor} />
         )}
         {focused && (
           <Margin label="About the offer" open={marginOpen} onToggle={() => setMarginOpen(!marginOpen)}>
@@ -67,9 +66,9 @@ export function PricesScreen({ books }: { readonly books: readonly SearchPlace[]
       </div>
       <TallyLine aside="Newest revisions, each in its book’s own currency; sorted by worth, by the newest exchange rates">
         <TallyFigure label="Offers shown">
-          {rows.length === LIMIT ? `first ${LIMIT}` : writeNumber(String(rows.length))}
+          {found.length === LIMIT ? `first ${LIMIT}` : writeNumber(String(found.length))}
         </TallyFigure>
-        <TallyFigure label="Price books">{new Set(rows.map((row) => row.data.book)).size}</TallyFigure>
+        <TallyFigure label="Price books">{new Set(found.map((offer) => offer.book)).size}</TallyFigure>
       </TallyLine>
     </>
   );
@@ -83,66 +82,91 @@ function sizeOf({ vcpu, memory }: FoundOffer): string {
   return vcpu === null ? '' : `${vcpu} vCPU${memory === null ? '' : `, ${memory} GiB`}`;
 }
 
-/** What the lot of an offer's kind is, from the unit its main meter is entered in. */
-function lotWords({ kind }: FoundOffer): string {
-  const meter = mainMeter(kind);
-  if (!meter) return '';
-  return lotOf(meter.from === 'held' ? `${meter.enteredIn}-month` : meter.enteredIn).label;
+/** Kinds have nothing in common that they could be sorted by; within one all prices are for the same lot. */
+type Row = { readonly kind: Kind; readonly count: number } | FoundOffer;
+
+const isKind = (row: Row): row is Extract<Row, { count: number }> => 'count' in row;
+
+function rowsOf(found: readonly FoundOffer[]): LedgerRow<Row>[] {
+  return KIND_CODES.flatMap((kind): LedgerRow<Row>[] => {
+    const own = found.filter((offer) => offer.kind === kind);
+    if (own.length === 0) return [];
+    const head = { key: kind, level: 'head', data: { kind, count: own.length } } as const;
+    return [head, ...own.map((data) => ({ key: keyOf(data), level: 'line', data }) as const)];
+  });
 }
 
-const COLUMNS: readonly LedgerColumn<FoundOffer>[] = [
-  {
-    key: 'name',
-    head: 'Offer',
-    track: 'minmax(150px,1.4fr)',
-    cell: (row) => (
-      <span className="truncate">
-        {row.name}
-        {row.lifecycle !== 'current' && <span className="text-soft"> · {row.lifecycle}</span>}
-      </span>
-    ),
-  },
-  { key: 'book', head: 'Provider', track: '110px', worth: 5, cell: (row) => row.bookTitle },
-  {
-    key: 'kind',
-    head: 'Kind',
-    worth: 3,
-    track: 'minmax(110px,1fr)',
-    cell: (row) => <span className="truncate">{kindOf(row.kind).label}</span>,
-  },
-  { key: 'size', head: 'Size', track: '140px', worth: 4, cell: sizeOf },
-  {
-    key: 'regions',
-    head: 'Sold in',
-    worth: 1,
-    track: '86px',
-    end: true,
-    cell: (row) => (
-      <span className="text-soft">
-        {row.regions.length} {row.regions.length === 1 ? 'region' : 'regions'}
-      </span>
-    ),
-  },
-  {
-    key: 'price',
-    head: 'From',
-    track: '124px',
-    end: true,
-    ruled: true,
-    cell: (row) =>
-      row.price === null ? (
-        <span className="text-soft">see margin</span>
-      ) : (
-        <span className="tabular-nums">
-          {writeMoney(row.price, row.currency)} <span className="text-xs text-soft">{row.currency}</span>
+/** As many as are shown of a kind where nothing is asked. */
+const FEW = 5;
+
+function columnsFor(onKind: (kind: Kind) => void): readonly LedgerColumn<Row>[] {
+  const ofOffer = (cell: (offer: FoundOffer) => ReactNode) => (row: Row) => (isKind(row) ? null : cell(row));
+  return [
+    {
+      key: 'name',
+      head: 'Offer',
+      track: 'minmax(150px,1.4fr)',
+      cell: (row) =>
+        isKind(row) ? (
+          <span className="truncate">{kindOf(row.kind).label}</span>
+        ) : (
+          <span className="truncate">
+            {row.name}
+            {row.lifecycle !== 'current' && <span className="text-soft"> · {row.lifecycle}</span>}
+          </span>
+        ),
+      edit: (row) => (isKind(row) ? { by: 'open', open: () => onKind(row.kind) } : null),
+    },
+    { key: 'book', head: 'Provider', track: '110px', worth: 5, cell: ofOffer((offer) => offer.bookTitle) },
+    {
+      key: 'size',
+      head: 'Size',
+      track: '140px',
+      worth: 4,
+      cell: (row) =>
+        isKind(row) ? (
+          <span className="truncate text-xs font-normal text-soft">
+            {row.count === FEW && 'the cheapest five'}
+          </span>
+        ) : (
+          sizeOf(row)
+        ),
+    },
+    {
+      key: 'where',
+      head: 'Cheapest in',
+      worth: 3,
+      track: 'minmax(110px,1fr)',
+      cell: ofOffer(({ regionName, regions }) => (
+        <span className="truncate">
+          {regionName}
+          {regions.length > 1 && <span className="text-soft"> of {regions.length}</span>}
         </span>
+      )),
+    },
+    {
+      key: 'price',
+      head: 'From',
+      track: '124px',
+      end: true,
+      ruled: true,
+      cell: ofOffer(({ price, currency }) =>
+        price === null ? (
+          <span className="text-soft">see margin</span>
+        ) : (
+          <span className="tabular-nums">
+            {writeMoney(price, currency)} <span className="text-xs text-soft">{currency}</span>
+          </span>
+        ),
       ),
-  },
-  {
-    key: 'lot',
-    head: 'for',
-    worth: 2,
-    track: '130px',
-    cell: (row) => <span className="text-soft">{row.price === null ? '' : lotWords(row)}</span>,
-  },
-];
+    },
+    {
+      key: 'lot',
+      head: 'for',
+      worth: 2,
+      track: '140px',
+      cell: (row) =>
+        isKind(row) ? <span className="font-normal text-soft">{lotWords(row.kind)}</span> : null,
+    },
+  ];
+}

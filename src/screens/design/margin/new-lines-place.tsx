@@ -32,17 +32,13 @@ export function NewLinesPlace({ section, place, otherwise, books, shelf, apply }
   return (
     <Field label="New lines at">
       {(field) => (
-        <select
-          {...field}
-          value={place ? keyOf(place) : ''}
-          onChange={(event) => choose(event.target.value)}
-        >
+        <select {...field} value={place ? keyOf(place) : ''} onChange={(event) => choose(event.target.value)}>
           <option value="">{otherwise}</option>
           {shelf.map((book) => (
             <optgroup key={book.key} label={book.title}>
               {book.regions.map(({ code, name }) => (
                 <option key={code} value={keyOf({ book: book.key, region: code })}>
-                  {book.title} {name}
+                  {`${book.title}, ${name}`}
                 </option>
               ))}
             </optgroup>

@@ -16,11 +16,12 @@ import { tell } from '@/ui/toast';
 import type { PricingClient } from '@/workers/client';
 import type { PickerKind } from '../columns';
 import { keptRange } from '../cells/use-text';
-import { placeEdits } from '../place-edits';
+import { placedAtOffer, placeEdits } from '../place-edits';
 import type { Row } from '../rows';
 import { placeText, type ShelfBook } from '../shelf';
 import { KindPicker } from './kind-picker';
 import { OfferPicker } from './offer-picker';
+import { OffersAnywhere } from './offers-anywhere';
 import { PlacePicker } from './place-picker';
 import { TermPicker } from './term-picker';
 
@@ -106,6 +107,21 @@ export function OpenPicker(props: OpenPickerProps) {
         />
       );
     case 'offer':
+      if (!component.place) {
+        return (
+          <OffersAnywhere
+            {...common}
+            component={component}
+            onChoose={(offer, amount) => {
+              onClose();
+              onEdits([
+                ...placedAtOffer(design, component, offer, shelf),
+                ...(amount ? [amountEdit(component, amount)] : []),
+              ]);
+            }}
+          />
+        );
+      }
       return (
         <OfferPicker
           {...common}
