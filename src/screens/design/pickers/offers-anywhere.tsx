@@ -39,6 +39,8 @@ export function OffersAnywhere({ component, typed, onChoose, onClose }: OffersAn
     ...(need.memory ? { memory: need.memory } : {}),
   }).toString();
   const [answer, setAnswer] = useState<Answer | null>(null);
+  /** Of which answer it is: in a newer one the first is chosen again. */
+  const [at, setAt] = useState({ query: '', key: '' });
   useEffect(() => {
     let current = true;
     const timer = setTimeout(() => {
@@ -52,6 +54,7 @@ export function OffersAnywhere({ component, typed, onChoose, onClose }: OffersAn
       clearTimeout(timer);
     };
   }, [query]);
+  const first = answer?.found[0];
   return (
     <Dialog
       open
@@ -60,7 +63,14 @@ export function OffersAnywhere({ component, typed, onChoose, onClose }: OffersAn
       width={760}
       onClose={onClose}
     >
-      <Command label="Offers anywhere" loop shouldFilter={false} className="flex min-h-0 flex-col">
+      <Command
+        label="Offers anywhere"
+        loop
+        shouldFilter={false}
+        value={at.query === answer?.query ? at.key : first ? keyOf(first) : ''}
+        onValueChange={(key) => setAt({ query: answer?.query ?? '', key })}
+        className="flex min-h-0 flex-col"
+      >
         <Command.Input
           autoFocus
           value={search}
@@ -77,8 +87,8 @@ export function OffersAnywhere({ component, typed, onChoose, onClose }: OffersAn
           )}
           {answer?.found.map((offer) => (
             <Command.Item
-              key={`${offer.book}/${offer.sku}`}
-              value={`${offer.book}/${offer.sku}`}
+              key={keyOf(offer)}
+              value={keyOf(offer)}
               disabled={answer.query !== query}
               onSelect={() => onChoose(offer, need.amount)}
               className="mx-2 grid cursor-pointer grid-cols-[1.2fr_1fr_1.2fr_210px] gap-3 rounded px-2 py-1 text-sm data-[selected=true]:bg-wash"
@@ -94,6 +104,8 @@ export function OffersAnywhere({ component, typed, onChoose, onClose }: OffersAn
     </Dialog>
   );
 }
+
+const keyOf = ({ book, sku }: FoundOffer): string => `${book}/${sku}`.toLowerCase();
 
 function sizeText({ vcpu, memory, family }: FoundOffer): string {
   return vcpu === null ? family : `${vcpu} vCPU${memory === null ? '' : `, ${memory} GiB`}`;
