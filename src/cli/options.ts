@@ -117,7 +117,7 @@ function parsed(args: readonly string[]): { values: Values; positionals: string[
     return parseArgs({ args: [...args], allowPositionals: true, options });
   } catch (error) {
     const said = error instanceof Error ? error.message.split('. ')[0]! : 'The call cannot be read';
-    throw new WrongCall(`${said}.`);
+    throw new WrongCall(`${said}.`, { cause: error });
   }
 }
 

@@ -50,7 +50,7 @@ export async function setUpDatabase(url: string, options: { readonly demo: boole
     if (asAppError(error).code === 'unavailable') {
       const message =
         'The database does not answer. Check DATABASE_URL and that the server runs, then start again.';
-      throw new AppError('unavailable', message);
+      throw new AppError('unavailable', message, {}, error);
     }
     throw error;
   } finally {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { asAppError } from './app-error';
+import { AppError, asAppError } from './app-error';
 
 /** As another bundle of the same program has it. */
 class OtherError extends Error {
@@ -31,5 +31,15 @@ describe('an error', () => {
         message: expect.stringContaining('our side') as string,
       });
     }
+  });
+
+  it('keeps what it came from for the log, and tells nothing of it outside', () => {
+    const cause = Object.assign(new Error('password of the database is wrong'), { code: 'ECONNREFUSED' });
+    const error = asAppError(cause);
+    expect([error.code, error.cause]).toEqual(['unavailable', cause]);
+    expect(JSON.stringify(error.outside())).not.toContain('password');
+    const other = new OtherError('not-found', 'Not here.');
+    expect(asAppError(other).cause).toBe(other);
+    expect(new AppError('invalid', 'No.').cause).toBeUndefined();
   });
 });

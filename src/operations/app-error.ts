@@ -34,8 +34,10 @@ export class AppError extends Error {
     readonly code: AppErrorCode,
     message: string,
     readonly detail: AppErrorDetail = {},
+    /** What it came from: for the log, never for the outside. */
+    cause?: unknown,
   ) {
-    super(message);
+    super(message, cause === undefined ? undefined : { cause });
     this.name = 'AppError';
   }
 
@@ -81,28 +83,26 @@ function isOurs(thrown: unknown): thrown is AppError {
 /** The one place that turns anything thrown into an `AppError`. */
 export function asAppError(thrown: unknown): AppError {
   if (thrown instanceof AppError) return thrown;
-  if (isOurs(thrown)) return new AppError(thrown.code, thrown.message, thrown.detail);
+  if (isOurs(thrown)) return new AppError(thrown.code, thrown.message, thrown.detail, thrown);
+  const become = (code: AppErrorCode, message: string): AppError => new AppError(code, message, {}, thrown);
   const code = thrown && typeof thrown === 'object' && 'code' in thrown ? String(thrown.code) : '';
   const text = thrown instanceof Error ? thrown.message : '';
   if (NO_ROOM.has(code) || /no space left on device/i.test(text)) {
-    return new AppError('no-room', 'The disk of the database is full. Make room on it, then try again.');
+    return become('no-room', 'The disk of the database is full. Make room on it, then try again.');
   }
   if (NOT_STORABLE.has(code)) {
-    return new AppError('invalid', 'This holds a value that cannot be stored. Nothing was changed.');
+    return become('invalid', 'This holds a value that cannot be stored. Nothing was changed.');
   }
-  if (code === '23505') return new AppError('conflict', 'This is there already. Nothing was changed.');
+  if (code === '23505') return become('conflict', 'This is there already. Nothing was changed.');
   if (
     CONNECTION_CODES.has(code) ||
     /connection terminated|timeout exceeded when trying to connect|query read timeout|connection error/i.test(
       text,
     )
   ) {
-    return new AppError(
-      'unavailable',
-      'The database does not answer. Nothing was changed; try again in a moment.',
-    );
+    return become('unavailable', 'The database does not answer. Nothing was changed; try again in a moment.');
   }
-  return new AppError('internal', 'Something went wrong on our side. Nothing was changed.');
+  return become('internal', 'Something went wrong on our side. Nothing was changed.');
 }
 
 export function invalid(message: string, faults: readonly Fault[] = [], more = 0): AppError {

@@ -15,7 +15,12 @@ export type BudgetAnswer =
   /** Not even a thousandfold load gets there, or what is fixed costs more already. */
   | { readonly crossed: 'never' | 'without-load' };
 
-/** Null: no budget is stated. */
+/**
+ * Null: no budget is stated.
+ *
+ * @example
+ * loadAtBudget(planOf({ ...design, assumptions: { ...design.assumptions, budget: '100' } }, books))?.crossed; // => 'without-load'
+ */
 export function loadAtBudget(plan: DesignPlan): BudgetAnswer | null {
   const { budget } = plan.design.assumptions;
   if (budget === undefined) return null;

@@ -19,6 +19,10 @@ export interface Leaving {
 /**
  * `onDemand` is the same component on demand. Null: no usage commitment, one of the two is not priced, or the book says
  * nothing about leaving.
+ *
+ * @example
+ * const [onDemand, twelve] = waysToPay(server, design, books);
+ * leavingOf({ ...server, term: '12-none' }, twelve!.line, onDemand!.line, design, books); // => null
  */
 export function leavingOf(
   component: Component,
@@ -34,7 +38,13 @@ export function leavingOf(
   return { rule: rule.rule, rows, breakEven };
 }
 
-/** The committed part of a line by itself. `onDemand` is the month of the same line on demand. */
+/**
+ * The committed part of a line by itself. `onDemand` is the month of the same line on demand.
+ *
+ * @example
+ * const run = committedRun({ upfront: decimal('600'), once: decimal('0'), monthly: { value: decimal('50') } }, { months: 12, amount: decimal('600') }, decimal('73'), { rule: 'rest-due' }, 'USD');
+ * run.onDemand.toString(); // => '73'
+ */
 export function committedRun(
   line: PricedComponent,
   { months, amount }: NonNullable<PricedComponent['wholeTerm']>,

@@ -40,6 +40,9 @@ export interface MonthSeries {
 /**
  * Prices `horizon` months (1 to 120) of one case. Lines that are in a month what they were in the one before are taken
  * over from it.
+ *
+ * @example
+ * priceMonths(plan, 'likely', 12).firstYear.cash.toString(); // => '1752'
  */
 export function priceMonths(
   plan: DesignPlan,
@@ -79,7 +82,12 @@ function chunks<T>(rows: readonly T[], size: number): T[][] {
   );
 }
 
-/** Whether some month may differ from the usual one: then "12 months" is more than twelve times it. */
+/**
+ * Whether some month may differ from the usual one: then "12 months" is more than twelve times it.
+ *
+ * @example
+ * movesOverTime(plan); // => false
+ */
 export function movesOverTime({ design, pricer }: DesignPlan): boolean {
   const { growth, season, campaigns, month, start } = design.assumptions;
   const dated = (design.agreements ?? []).some(({ from, to }) => from ?? to);

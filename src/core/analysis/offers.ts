@@ -20,7 +20,12 @@ export interface OfferPrice {
   readonly nearest: Region | null;
 }
 
-/** Every offer of the component's kind in its book, sold in its region or not. Empty without a place. */
+/**
+ * Every offer of the component's kind in its book, sold in its region or not. Empty without a place.
+ *
+ * @example
+ * compareOffers(server, design, books).find(({ offer }) => offer.sku === 'A-8')?.monthly?.toString(); // => '277.4'
+ */
 export function compareOffers(component: Component, design: Design, books: BookSet): OfferPrice[] {
   const pin = design.books.find((each) => each.book === component.place?.book);
   const book = pin && books.get(pin.book, pin.revision);

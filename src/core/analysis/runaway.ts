@@ -19,7 +19,12 @@ export interface Runaway {
   readonly rows: readonly RunawayRow[];
 }
 
-/** `times` is above zero; below one it tells what a quiet month costs. */
+/**
+ * `times` is above zero; below one it tells what a quiet month costs.
+ *
+ * @example
+ * runaway(plan, decimal('10')).rows; // => []
+ */
 export function runaway(plan: DesignPlan, times: Decimal): Runaway {
   const { pricer } = plan;
   const now = pricer.price(plan, { case: 'likely' });

@@ -33,7 +33,12 @@ export function waysToPay(
   return termsFor(component, design, books).map((term) => ({ term, line: alone({ ...component, term }) }));
 }
 
-/** The same component under every way of paying that its kind knows. Needs E4, E7. */
+/**
+ * The same component under every way of paying that its kind knows. Needs E4, E7.
+ *
+ * @example
+ * compareTerms(server, design, books).map(({ term }) => term); // => ['on-demand', '12-none', '12-part', '12-all', '36-none', '36-part', '36-all']
+ */
 export function compareTerms(component: Component, design: Design, books: BookSet): TermPrice[] {
   const alone = aloneIn(design, books);
   const always = alone({ ...component, term: 'on-demand', running: { pattern: 'always' } });

@@ -72,6 +72,10 @@ export interface Issue {
   readonly values: Readonly<Record<string, string>>;
 }
 
+/**
+ * @example
+ * issue('edit.target-gone', [], { id: 'a' }).code; // => 'edit.target-gone'
+ */
 export function issue(
   code: IssueCode,
   path: Issue['path'] = [],

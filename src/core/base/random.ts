@@ -10,6 +10,10 @@ export interface Random {
   pick<T>(values: readonly T[]): T;
 }
 
+/**
+ * @example
+ * seededRandom('harbour').whole(1, 6) === seededRandom('harbour').whole(1, 6); // => true
+ */
 export function seededRandom(seed: string): Random {
   let state = 2166136261;
   for (const character of seed) state = Math.imul(state ^ character.charCodeAt(0), 16777619);

@@ -139,6 +139,10 @@ export interface PriceBook extends BookHead {
   termsOf(sku: string, region: string): readonly Term[];
 }
 
+/**
+ * @example
+ * book.offer('A-4')?.vcpu?.toString(); // => '4'
+ */
 export function indexBook(data: BookData): PriceBook {
   const regions = new Map(data.regions.map((region) => [region.code, region]));
   const offers = new Map(data.offers.map((offer) => [offer.sku, offer]));
@@ -179,7 +183,12 @@ export function indexBook(data: BookData): PriceBook {
 
 const heads = new WeakMap<BookHead, BookHead>();
 
-/** Only the head of a book: what lists, tally line and sources print. Every line asks for it, so it is kept. */
+/**
+ * Only the head of a book: what lists, tally line and sources print. Every line asks for it, so it is kept.
+ *
+ * @example
+ * head({ ...book, rates: [] }).title; // => 'Small'
+ */
 export function head(data: BookHead): BookHead {
   const known = heads.get(data);
   if (known) return known;

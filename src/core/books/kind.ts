@@ -21,11 +21,20 @@ export const KIND_CODES = DEFINITIONS.map((definition) => definition.kind) as [K
 
 const byCode = new Map<string, KindDefinition>(KINDS.map((definition) => [definition.kind, definition]));
 
+/**
+ * @example
+ * kindOf('server').label; // => 'Server'
+ */
 export function kindOf(kind: Kind): KindDefinition {
   return byCode.get(kind)!;
 }
 
-/** The meter a kind's main quantity is entered by: what the ledger's one "use" cell edits. Own lines have none. */
+/**
+ * The meter a kind's main quantity is entered by: what the ledger's one "use" cell edits. Own lines have none.
+ *
+ * @example
+ * mainMeter('block-volume')?.meter; // => 'capacity'
+ */
 export function mainMeter(kind: Kind): MeterDefinition | null {
   return kindOf(kind).meters.find((meter) => meter.from !== 'count' && meter.from !== 'spend') ?? null;
 }
@@ -33,11 +42,20 @@ export function mainMeter(kind: Kind): MeterDefinition | null {
 /** Licences that run on a machine are meters of it: `licence.` and the product's code. */
 export const LICENCE_METER = /^licence\.([A-Za-z0-9][A-Za-z0-9._-]*)$/;
 
+/**
+ * @example
+ * licenceMeter('halden-db'); // => 'licence.halden-db'
+ */
 export function licenceMeter(product: string): string {
   return `licence.${product}`;
 }
 
-/** A meter of a kind by its code; undefined: the kind is not billed so. */
+/**
+ * A meter of a kind by its code; undefined: the kind is not billed so.
+ *
+ * @example
+ * meterOfKind('object-store', 'reads')?.label; // => 'Read requests'
+ */
 export function meterOfKind(kind: Kind, meter: string): MeterDefinition | undefined {
   const definition = kindOf(kind);
   const product = definition.licensable ? LICENCE_METER.exec(meter)?.[1] : undefined;

@@ -35,7 +35,12 @@ const LOTS: Readonly<Record<string, readonly [label: string, amount: string, uni
   'IOPS-month': ['1 000 IOPS for a month', '1000', 'IOPS-month'],
 };
 
-/** The lot that prices in a unit are pictured by; a unit without one is its own. */
+/**
+ * The lot that prices in a unit are pictured by; a unit without one is its own.
+ *
+ * @example
+ * lotOf('second').label; // => '730 hours'
+ */
 export function lotOf(unit: string): Lot {
   const known = unitOf(unit);
   const row = known.ok ? LOTS[known.value.dimension] : undefined;
@@ -48,6 +53,9 @@ export function lotOf(unit: string): Lot {
 /**
  * What one lot costs at the first unit's price, with an upfront payment spread over its term and under a monthly cap;
  * null: the structure has no such price.
+ *
+ * @example
+ * lotPrice({ charge: { structure: 'per-unit', price: decimal('0.1') }, unit: 'hour', term: 'on-demand', upfront: null })?.toString(); // => '73'
  */
 export function lotPrice(
   rate: Pick<Rate, 'charge' | 'unit' | 'term' | 'upfront' | 'monthlyCap'>,
@@ -64,7 +72,12 @@ export function lotPrice(
   return monthlyCap && monthlyCap.lessThan(lot) ? monthlyCap : lot;
 }
 
-/** Whether lists sort an offer by this rate: its main meter on demand, or the only way it is sold. */
+/**
+ * Whether lists sort an offer by this rate: its main meter on demand, or the only way it is sold.
+ *
+ * @example
+ * isLeadingRate({ meter: 'running', term: 'on-demand' }, 'server'); // => true
+ */
 export function isLeadingRate(rate: Pick<Rate, 'meter' | 'term'>, kind: Kind): boolean {
   return rate.meter === mainMeter(kind)?.meter && rate.term === 'on-demand';
 }

@@ -3,7 +3,12 @@ import type { Region } from './book';
 
 const EARTH_RADIUS_KM = 6371;
 
-/** Kilometres between two regions, as the crow flies. */
+/**
+ * Kilometres between two regions, as the crow flies.
+ *
+ * @example
+ * Math.round(distanceKm(book.region('severn')!, book.region('elbe')!)); // => 887
+ */
 export function distanceKm(a: Region, b: Region): number {
   const radians = (degrees: number): number => (degrees * Math.PI) / 180;
   const north = radians(b.latitude - a.latitude);
@@ -14,7 +19,12 @@ export function distanceKm(a: Region, b: Region): number {
   return 2 * EARTH_RADIUS_KM * Math.asin(Math.min(1, Math.sqrt(chord)));
 }
 
-/** The nearest of `candidates` to `from`; undefined if there is none. Ties: the first. */
+/**
+ * The nearest of `candidates` to `from`; undefined if there is none. Ties: the first.
+ *
+ * @example
+ * nearestRegion(book.region('severn')!, [book.region('tasman')!, book.region('elbe')!])?.code; // => 'elbe'
+ */
 export function nearestRegion(from: Region, candidates: readonly Region[]): Region | undefined {
   let nearest: Region | undefined;
   for (const candidate of candidates) {

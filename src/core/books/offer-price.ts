@@ -7,7 +7,12 @@ import type { Rate } from './book';
 import type { Kind } from './kind';
 import { isLeadingRate, lotPrice } from './lots';
 
-/** What is charged each month however much is used; null: this rate is no such fee. */
+/**
+ * What is charged each month however much is used; null: this rate is no such fee.
+ *
+ * @example
+ * standingFee({ term: 'on-demand', charge: { structure: 'flat', amount: decimal('9'), once: false } })?.toString(); // => '9'
+ */
 export function standingFee({ charge, term }: Pick<Rate, 'charge' | 'term'>): Decimal | null {
   return term === 'on-demand' && charge.structure === 'flat' && !charge.once ? charge.amount : null;
 }
@@ -16,10 +21,9 @@ export function standingFee({ charge, term }: Pick<Rate, 'charge' | 'term'>): De
  * The rates of one offer in one region, folded into its price. Null: it has no such price.
  *
  * @example
- * offerPrice('gateway', [
- *   { meter: 'running', term: 'on-demand', unit: 'hour', charge: { structure: 'per-unit', price: decimal('0') } },
- *   { meter: 'fee', term: 'on-demand', unit: 'month', charge: { structure: 'flat', amount: decimal('9'), once: false } },
- * ])!.toString(); // => '9'
+ * const hours = { meter: 'running', term: 'on-demand', unit: 'hour', charge: { structure: 'per-unit', price: decimal('0') } };
+ * const fee = { meter: 'fee', term: 'on-demand', unit: 'month', charge: { structure: 'flat', amount: decimal('9'), once: false } };
+ * offerPrice('dedicated-line', [hours, fee])?.toString(); // => '9'
  */
 export function offerPrice(
   kind: Kind,

@@ -20,7 +20,12 @@ export interface EnvironmentWish {
   readonly newId: () => string;
 }
 
-/** A section as another environment: fewer of everything, perhaps not always on, and paid on demand. Need A7. */
+/**
+ * A section as another environment: fewer of everything, perhaps not always on, and paid on demand. Need A7.
+ *
+ * @example
+ * environmentOf(design.sections[0]!, { name: 'Test', share: '0.5', running: null, newId: () => 'copy' }).components[0]!.count.likely; // => '1'
+ */
 export function environmentOf(section: Section, { name, share, running, newId }: EnvironmentWish): Section {
   const factor = decimal(share);
   const fewer = (text: string): string => {

@@ -23,6 +23,10 @@ export const CHECKS: readonly Check[] = [
   ...SAVINGS,
 ];
 
+/**
+ * @example
+ * checkTitle('no-second-zone'); // => 'Stands only once'
+ */
 export function checkTitle(check: string): string {
   return CHECKS.find((each) => each.check === check)?.title ?? check;
 }
@@ -30,6 +34,9 @@ export function checkTitle(check: string): string {
 /**
  * Everything the rules find in a planned design, in the order of the rules. `newId` names the parts that remedies add. The books should
  * hold all offers of `lookedAt(design)`; a remedy whose offers are not there is left out.
+ *
+ * @example
+ * findingsOf(plan, () => 'new').map(({ check }) => check).includes('no-backup'); // => false
  */
 export function findingsOf(plan: DesignPlan, newId: () => string): Finding[] {
   const { design } = plan;
@@ -68,7 +75,12 @@ export function findingsOf(plan: DesignPlan, newId: () => string): Finding[] {
   );
 }
 
-/** Parts whose whole kind must be in the books for the remedies: what could be added, and what could be cheaper. */
+/**
+ * Parts whose whole kind must be in the books for the remedies: what could be added, and what could be cheaper.
+ *
+ * @example
+ * lookedAt(design)[0]?.id; // => 'a'
+ */
 export function lookedAt(design: Design): Component[] {
   const places = new Map(
     allComponents(design).flatMap(({ place }) => (place ? [[`${place.book}/${place.region}`, place]] : [])),

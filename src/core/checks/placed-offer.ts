@@ -14,6 +14,9 @@ export function offersHere(component: Component, { design, books }: CheckContext
 /**
  * The component with the cheapest offer of its kind, and of its usage only what that offer bills. Null: nothing of the
  * kind can be bought there.
+ *
+ * @example
+ * withCheapestOffer({ ...server, choice: { by: 'none' } }, { design, books, bookOf: () => book })?.choice; // => { by: 'sku', sku: 'L-4' }
  */
 export function withCheapestOffer(
   component: Component,

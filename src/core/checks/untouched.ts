@@ -15,6 +15,10 @@ export interface Untouched {
   readonly what: readonly string[];
 }
 
+/**
+ * @example
+ * untouchedOf(design, summarise(design, books)).length; // => 1
+ */
 export function untouchedOf(design: Design, summary: DesignSummary): Untouched[] {
   const amounts = new Map(
     summary.sections.flatMap((section) => section.lines.map((line) => [line.id, line.printed])),

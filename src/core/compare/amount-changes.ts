@@ -10,7 +10,12 @@ export interface AmountChange {
 
 export type KnownAmounts = ReadonlyMap<string, string | null>;
 
-/** Those of `after` in their order, then those that are gone. "1.50" and "1.5" are one amount. */
+/**
+ * Those of `after` in their order, then those that are gone. "1.50" and "1.5" are one amount.
+ *
+ * @example
+ * amountChanges(new Map([['a', '1.50'], ['b', '2']]), new Map([['a', '1.5'], ['b', '3']])); // => [{ id: 'b', before: '2', after: '3' }]
+ */
 export function amountChanges(before: KnownAmounts, after: KnownAmounts): AmountChange[] {
   const ids = [...after.keys(), ...[...before.keys()].filter((id) => !after.has(id))];
   return ids

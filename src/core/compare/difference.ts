@@ -41,7 +41,13 @@ export interface ComparedSide {
   readonly priced: PricedDesign;
 }
 
-/** Lines belong together by id; with `byName` also by name, where one came from another file. */
+/**
+ * Lines belong together by id; with `byName` also by name, where one came from another file.
+ *
+ * @example
+ * const priced = priceDesign(design, books, 'likely');
+ * differenceBetween({ design, priced }, { design, priced }).rows.map(({ why }) => why); // => [null]
+ */
 export function differenceBetween(before: ComparedSide, after: ComparedSide, byName = false): Difference {
   const left = new Map(linesOf(before).map((line) => [line.component.id, line]));
   const rows = linesOf(after).map((now): LineDifference => {

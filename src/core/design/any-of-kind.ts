@@ -2,6 +2,10 @@
 import type { Kind } from '../books';
 import type { Component, Place } from './design';
 
+/**
+ * @example
+ * anyOfKind('server', null).kind; // => 'server'
+ */
 export function anyOfKind(kind: Kind, place: Place | null, id: string = kind): Component {
   return {
     id,

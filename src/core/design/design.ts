@@ -182,10 +182,18 @@ export interface Design {
   readonly sold?: boolean;
 }
 
+/**
+ * @example
+ * allComponents(design).map(({ id }) => id); // => ['a']
+ */
 export function allComponents(design: Design): Component[] {
   return design.sections.flatMap((section) => section.components);
 }
 
+/**
+ * @example
+ * findComponent(design, 'a')?.kind; // => 'server'
+ */
 export function findComponent(design: Design, id: string): Component | undefined {
   for (const section of design.sections) {
     const found = section.components.find((component) => component.id === id);

@@ -2,7 +2,12 @@
 import { assertNever } from '../base';
 import type { Edit } from './edit';
 
-/** What an edit touches, as a key: equal keys mean that the later edit overwrites the earlier. */
+/**
+ * What an edit touches, as a key: equal keys mean that the later edit overwrites the earlier.
+ *
+ * @example
+ * editTarget({ edit: 'set-design', field: 'title', value: 'Ferry' }); // => 'design/title'
+ */
 export function editTarget(edit: Edit): string {
   switch (edit.edit) {
     case 'set-design':

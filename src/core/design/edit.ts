@@ -77,6 +77,9 @@ export interface Applied {
 /**
  * Applies one edit. Refused with `edit.target-gone` (the section or component is not there any more) or
  * `edit.duplicate-id` (an id that is already in use).
+ *
+ * @example
+ * must(applyEdit(design, { edit: 'set-design', field: 'title', value: 'Ferry' })).design.title; // => 'Ferry'
  */
 export function applyEdit(design: Design, edit: Edit): Result<Applied> {
   switch (edit.edit) {
@@ -134,7 +137,12 @@ export function applyEdit(design: Design, edit: Edit): Result<Applied> {
   }
 }
 
-/** Applies edits in order, or refuses at the first that cannot be applied. The inverse is in undo order. */
+/**
+ * Applies edits in order, or refuses at the first that cannot be applied. The inverse is in undo order.
+ *
+ * @example
+ * must(applyEdits(design, [{ edit: 'remove-component', id: 'a' }])).inverse[0]!.edit; // => 'add-component'
+ */
 export function applyEdits(
   design: Design,
   edits: readonly Edit[],

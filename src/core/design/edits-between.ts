@@ -6,7 +6,12 @@ import type { Assumptions, Component, Design, Section } from './design';
 import { COMPONENT_FIELDS } from './component-fields';
 import type { Edit } from './edit';
 
-/** Applied to `from` they give `to`, but for answers to checks that stand in another order. */
+/**
+ * Applied to `from` they give `to`, but for answers to checks that stand in another order.
+ *
+ * @example
+ * editsBetween(design, { ...design, title: 'Ferry' }); // => [{ edit: 'set-design', field: 'title', value: 'Ferry' }]
+ */
 export function editsBetween(from: Design, to: Design): Edit[] {
   return [
     ...(['title', 'description', 'currency'] as const).flatMap((field): Edit[] =>

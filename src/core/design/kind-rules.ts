@@ -16,7 +16,10 @@ type Bound = Pick<Component, 'kind' | 'term' | 'licences' | 'custom'> & {
   readonly usage: Readonly<Record<string, unknown>>;
 };
 
-/** @example kindFaults(server with the use of a meter “pages”): [{ path: ['usage', 'pages'], message: 'Server has no meter “pages”' }] */
+/**
+ * @example
+ * kindFaults({ ...server, usage: { pages: { amount: { likely: '1' }, unit: 'item' } } })[0]!.message; // => 'Server has no meter “pages”'
+ */
 export function kindFaults({ kind, choice, usage, term, licences, custom }: Bound): KindFault[] {
   const definition = kindOf(kind);
   const faults: KindFault[] = [];
@@ -41,7 +44,12 @@ export function kindFaults({ kind, choice, usage, term, licences, custom }: Boun
   return faults;
 }
 
-/** What takes the entries away that the kind does not allow. */
+/**
+ * What takes the entries away that the kind does not allow.
+ *
+ * @example
+ * withoutKindFaults({ ...server, kind: 'transfer-out', term: '12-all' }).map(({ edit }) => edit); // => ['set-component']
+ */
 export function withoutKindFaults(component: Component): Edit[] {
   const { id } = component;
   return kindFaults(component).map(({ path }): Edit => {

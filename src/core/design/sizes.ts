@@ -8,17 +8,31 @@ import { isRanged, mapCased } from '../usage';
 import type { Component, SizeRow, UsageEntry } from './design';
 import type { Edit } from './edit';
 
-/** The entry with these instances; its amount is their sum, in every case. */
+/**
+ * The entry with these instances; its amount is their sum, in every case.
+ *
+ * @example
+ * withSizes({ amount: { likely: '0' }, unit: 'GiB' }, [{ count: '3', amount: '40' }]).amount.likely; // => '120'
+ */
 export function withSizes(entry: UsageEntry, sizes: readonly SizeRow[]): UsageEntry {
   const sum = addAll(sizes.map((row) => decimal(row.count).times(decimal(row.amount))));
   return { ...entry, amount: { likely: sum.toString() }, sizes };
 }
 
-/** A list of the one instance there is; nothing costs more or less by it. */
+/**
+ * A list of the one instance there is; nothing costs more or less by it.
+ *
+ * @example
+ * asList({ amount: { likely: '40' }, unit: 'GiB' }).sizes; // => [{ count: '1', amount: '40' }]
+ */
 export function asList(entry: UsageEntry): UsageEntry {
   return withSizes(entry, [{ count: '1', amount: entry.amount.likely }]);
 }
 
+/**
+ * @example
+ * asOneAmount({ amount: { likely: '120' }, unit: 'GiB', sizes: [{ count: '3', amount: '40' }] }).sizes === undefined; // => true
+ */
 export function asOneAmount({ sizes: _, ...entry }: UsageEntry): UsageEntry {
   return entry;
 }
@@ -26,6 +40,9 @@ export function asOneAmount({ sizes: _, ...entry }: UsageEntry): UsageEntry {
 /**
  * Several equal units as one unit with a list of as many instances, so that each can be put right: of something that
  * is only held and used, not of something that runs. Null: it runs, has a range, or there is no such entry.
+ *
+ * @example
+ * unitsAsList(server, 'running'); // => null
  */
 export function unitsAsList(component: Component, meter: string): Edit[] | null {
   const entry = component.usage[meter];

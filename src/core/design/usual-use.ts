@@ -20,7 +20,12 @@ const USUAL: Readonly<Record<string, readonly [amount: string, unit: string]>> =
 
 const NEED: Choice = { by: 'cheapest', need: { vcpu: '2', memory: '8' } };
 
-/** The usual main quantity of a kind that holds or uses something by the month; null: it has none. */
+/**
+ * The usual main quantity of a kind that holds or uses something by the month; null: it has none.
+ *
+ * @example
+ * usualQuantity('block-volume')?.meter; // => 'capacity'
+ */
 export function usualQuantity(kind: Kind): { readonly meter: string; readonly entry: UsageEntry } | null {
   const meter = mainMeter(kind);
   if (!meter || (meter.from !== 'held' && meter.from !== 'monthly')) return null;
@@ -31,7 +36,12 @@ export function usualQuantity(kind: Kind): { readonly meter: string; readonly en
   return { meter: meter.meter, entry: { amount: { likely }, unit: of } };
 }
 
-/** A new component with the usual need and quantity where nothing was said. */
+/**
+ * A new component with the usual need and quantity where nothing was said.
+ *
+ * @example
+ * Object.keys(withUsualUse(anyOfKind('block-volume', null)).usage); // => ['capacity']
+ */
 export function withUsualUse(component: Component): Component {
   if (component.kind === 'server' && component.choice.by === 'none') return guessedChoice(component, NEED);
   const usual = usualQuantity(component.kind);
@@ -40,16 +50,30 @@ export function withUsualUse(component: Component): Component {
   return withGuess({ ...component, usage }, `usage/${usual.meter}`);
 }
 
-/** The choice is nobody's yet. */
+/**
+ * The choice is nobody's yet.
+ *
+ * @example
+ * guessedChoice(server, { by: 'sku', sku: 'A-8' }).guesses; // => ['choice']
+ */
 export function guessedChoice(component: Component, choice: Choice): Component {
   return withGuess({ ...component, choice }, CHOICE);
 }
 
+/**
+ * @example
+ * choiceIsGuessed({ guesses: ['choice'] }); // => true
+ */
 export function choiceIsGuessed({ guesses }: Pick<Component, 'guesses'>): boolean {
   return guesses?.includes(CHOICE) ?? false;
 }
 
-/** Says that an entry is a guess no more: somebody entered it. No edits where it was none. */
+/**
+ * Says that an entry is a guess no more: somebody entered it. No edits where it was none.
+ *
+ * @example
+ * enteredByHand({ id: 'a', guesses: ['count'] }, 'count'); // => [{ edit: 'set-component', id: 'a', field: 'guesses', value: null }]
+ */
 export function enteredByHand({ id, guesses }: Pick<Component, 'id' | 'guesses'>, entry: string): Edit[] {
   if (!guesses?.includes(entry)) return [];
   const rest = guesses.filter((each) => each !== entry);

@@ -34,7 +34,12 @@ function groupDigits(digits: string, group: string): string {
   return digits.replace(/\B(?=(\d{3})+(?!\d))/g, group);
 }
 
-/** A money amount, rounded half away from zero to the currency's minor digits. */
+/**
+ * A money amount, rounded half away from zero to the currency's minor digits.
+ *
+ * @example
+ * writeAmount('1234.5', 'USD').whole; // => '1 234'
+ */
 export function writeAmount(
   value: string | Decimal,
   currency: string,
@@ -48,13 +53,23 @@ export function writeAmount(
   return { whole: `${sign}${groupDigits(whole, group)}`, minor: minor ? `${point}${minor}` : '' };
 }
 
-/** As one string: "1 234.50". */
+/**
+ * As one string: "1 234.50".
+ *
+ * @example
+ * writeMoney('0.5', 'USD'); // => '0.50'
+ */
 export function writeMoney(value: string | Decimal, currency: string, locale: string = HOUSE): string {
   const { whole, minor } = writeAmount(value, currency, locale);
   return `${whole}${minor}`;
 }
 
-/** For files and machines: "1234.50", ungrouped, with exactly the currency's minor digits. */
+/**
+ * For files and machines: "1234.50", ungrouped, with exactly the currency's minor digits.
+ *
+ * @example
+ * plainMoney(decimal('12.345'), 'USD'); // => '12.35'
+ */
 export function plainMoney(value: Decimal, currency: string): string {
   const digits = minorDigits(currency);
   return halfAwayFromZero(value, digits).toFixed(digits);
@@ -63,6 +78,9 @@ export function plainMoney(value: Decimal, currency: string): string {
 /**
  * A quantity or unit price with all the digits it has, at most `most` after the point; small values keep three
  * significant digits, so that nothing is rounded to nothing.
+ *
+ * @example
+ * writeNumber('0.25'); // => '0.25'
  */
 export function writeNumber(value: string | Decimal, locale: string = HOUSE, most = 12): string {
   const exact = new Decimal(value);
@@ -75,17 +93,32 @@ export function writeNumber(value: string | Decimal, locale: string = HOUSE, mos
   return `${sign}${groupDigits(whole, group)}${fraction ? point + fraction : ''}`;
 }
 
-/** A share as a percentage with one digit: 0.3127 → "31.3 %"; below one per cent three significant digits. */
+/**
+ * A share as a percentage with one digit: 0.3127 → "31.3 %"; below one per cent three significant digits.
+ *
+ * @example
+ * writeShare('0.125'); // => '12.5 %'
+ */
 export function writeShare(value: string | Decimal, locale: string = HOUSE): string {
   return `${writeNumber(new Decimal(value).times(100), locale, 1)}\u00a0%`;
 }
 
-/** A share that somebody entered, with every digit: "2 %", "8.25 %". */
+/**
+ * A share that somebody entered, with every digit: "2 %", "8.25 %".
+ *
+ * @example
+ * writeEnteredShare('0.02'); // => '2 %'
+ */
 export function writeEnteredShare(value: string | Decimal, locale: string = HOUSE): string {
   return `${writeNumber(new Decimal(value).times(100), locale, 18)}\u00a0%`;
 }
 
-/** A unit price for a column: at least `least` digits after the point, so that points stand under each other. */
+/**
+ * A unit price for a column: at least `least` digits after the point, so that points stand under each other.
+ *
+ * @example
+ * writePrice('0.0000231', 2); // => '0.0000231'
+ */
 export function writePrice(value: string | Decimal, least: number, locale: string = HOUSE): string {
   const { point } = signs(locale);
   const written = writeNumber(value, locale, 18);
@@ -93,7 +126,12 @@ export function writePrice(value: string | Decimal, least: number, locale: strin
   return `${whole}${point}${fraction.padEnd(least, '0')}`;
 }
 
-/** Groups long runs of digits inside a label: "First 10000 GB" → "First 10 000 GB". */
+/**
+ * Groups long runs of digits inside a label: "First 10000 GB" → "First 10 000 GB".
+ *
+ * @example
+ * groupInText('12000 GB'); // => '12 000 GB'
+ */
 export function groupInText(text: string, locale: string = HOUSE): string {
   const { group } = signs(locale);
   return text.replace(/(?<![\d.])\d{5,}(?!\d)/g, (digits) => groupDigits(digits, group));

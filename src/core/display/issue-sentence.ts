@@ -101,6 +101,10 @@ const SENTENCES: Readonly<Record<IssueCode, (values: Values) => string>> = {
   'edit.invalid': ({ reason }) => `The edit was refused: ${reason}`,
 };
 
+/**
+ * @example
+ * sentenceFor(issue('size.missing', ['size'])); // => 'The size is not set yet: vCPU and memory.'
+ */
 export function sentenceFor(issue: Issue): string {
   return SENTENCES[issue.code](issue.values);
 }

@@ -5,12 +5,22 @@ import type { Running } from '../usage';
 
 const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
 
-/** Whether the one "use" of the component is its running time and not a quantity. */
+/**
+ * Whether the one "use" of the component is its running time and not a quantity.
+ *
+ * @example
+ * usesRunning(server); // => true
+ */
 export function usesRunning(component: Component): boolean {
   return mainMeter(component.kind)?.from === 'running';
 }
 
-/** "always", "10 h × 22 d", "drawn week, 50 h", "2 to 6 units by load". Likely values. */
+/**
+ * "always", "10 h × 22 d", "drawn week, 50 h", "2 to 6 units by load". Likely values.
+ *
+ * @example
+ * describeRunning({ pattern: 'hours', hoursPerMonth: { likely: '200' } }); // => '200 h'
+ */
 export function describeRunning(running: Running): string {
   switch (running.pattern) {
     case 'always':
@@ -39,7 +49,12 @@ function peakWindow(running: Extract<Running, { pattern: 'peaks' }>): string {
   return `${days} from ${running.from}:00 for ${running.hours.likely} h`;
 }
 
-/** "always", "Kept 500 GiB; Requests 3000 request", "Seats 12 user": everything that was entered. */
+/**
+ * "always", "Kept 500 GiB; Requests 3000 request", "Seats 12 user": everything that was entered.
+ *
+ * @example
+ * describeUse(server); // => 'always'
+ */
 export function describeUse(component: Component): string {
   if (component.kind === 'custom') {
     const charges = component.custom ?? [];

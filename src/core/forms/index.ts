@@ -14,13 +14,24 @@ import { messageForms, storeForms } from './used-forms';
 
 export type { FormRow, FormWish, MachineWish, MessageWish, StoreWish } from './model';
 
-/** Kinds whose offers must be at hand. */
+/**
+ * Kinds whose offers must be at hand.
+ *
+ * @example
+ * formKinds('messages'); // => ['queue', 'stream']
+ */
 export function formKinds(job: FormWish['job']): Kind[] {
   const forms = job === 'store' ? STORE_FORMS : job === 'messages' ? MESSAGE_FORMS : MACHINE_FORMS[job];
   return [...new Set(forms.map((form) => form.kind))];
 }
 
-/** Fitting ones first, the cheapest first; then those left out, with the reason. */
+/**
+ * Fitting ones first, the cheapest first; then those left out, with the reason.
+ *
+ * @example
+ * const wish = { job: 'compute', ownSystem: null, ownHardware: null, licence: null, running: 'always', vcpu: '4', memory: '16', count: '1' };
+ * formsFor(wish, server.place!, design, books, () => 'new').find(({ monthly }) => monthly)?.offer; // => 'l-4'
+ */
 export function formsFor(
   wish: FormWish,
   place: Place,

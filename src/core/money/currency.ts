@@ -4,6 +4,10 @@ const digits = new Map<string, number>();
 /** Three capital letters as in ISO 4217. */
 export const CURRENCY_CODE = /^[A-Z]{3}$/;
 
+/**
+ * @example
+ * minorDigits('JPY'); // => 0
+ */
 export function minorDigits(currency: string): number {
   let known = digits.get(currency);
   if (known === undefined) {

@@ -6,6 +6,9 @@ import { down, halfAwayFromZero } from './rounding';
  * Rounds `rows` to `digits` so that they add up to `printedTotal` (by default the rounded exact sum). Each row is
  * off by less than one minor unit; rows with the largest remainders are raised first, the earlier of equals. A total
  * that is further off is shared out evenly, in as many steps as there are rows, however large it is.
+ *
+ * @example
+ * roundRows([decimal('0.335'), decimal('0.335')], 2).map(String); // => ['0.34', '0.33']
  */
 export function roundRows(rows: readonly Decimal[], digits: number, printedTotal?: Decimal): Decimal[] {
   if (rows.length === 0) return [];

@@ -23,7 +23,12 @@ export interface Conditions {
   readonly instead?: ReadonlyMap<string, Component>;
 }
 
-/** The design that is priced under the conditions; the same object where nothing differs. */
+/**
+ * The design that is priced under the conditions; the same object where nothing differs.
+ *
+ * @example
+ * designUnder(design, { case: 'likely' }) === design; // => true
+ */
 export function designUnder(design: Design, { case: which, month, load, instead }: Conditions): Design {
   const replaced =
     instead && instead.size > 0 ? mapComponents(design, (each) => instead.get(each.id) ?? each) : design;
@@ -31,7 +36,13 @@ export function designUnder(design: Design, { case: which, month, load, instead 
   return load === undefined ? inMonth : underLoad(inMonth, load);
 }
 
-/** Everything that follows traffic, so many times; what follows stock stays. */
+/**
+ * Everything that follows traffic, so many times; what follows stock stays.
+ *
+ * @example
+ * const half = underLoad(design, decimal('0.5'));
+ * half === design; // => true
+ */
 export function underLoad(design: Design, times: Decimal): Design {
   if (times.equals(1)) return design;
   const traffic = { label: `${times} times the traffic`, factor: times.toString() };
@@ -50,7 +61,12 @@ function mapComponents(design: Design, change: (component: Component) => Compone
   return moved ? { ...design, sections } : design;
 }
 
-/** The design as it is in one month (0 is the first): who exists, and how much of everything. */
+/**
+ * The design as it is in one month (0 is the first): who exists, and how much of everything.
+ *
+ * @example
+ * designOfMonth(design, 3, 'likely').sections.length; // => 1
+ */
 export function designOfMonth(design: Design, month: number, which: Case): Design {
   const traffic = grownBy(design.assumptions, 'traffic', month, which);
   const stock = grownBy(design.assumptions, 'stock', month, which);
@@ -133,7 +149,12 @@ function conventionOf({ month, start }: Assumptions, ahead: number): MonthConven
   return { hours: 'calendar', year: Math.floor(at / 12), month: (at % 12) + 1 };
 }
 
-/** The month after so many, and its first day where the design says when it begins. */
+/**
+ * The month after so many, and its first day where the design says when it begins.
+ *
+ * @example
+ * whenOf({ ...design, assumptions: { ...design.assumptions, start: '2027-01' } }, 13); // => { month: 13, date: '2028-02-01' }
+ */
 export function whenOf({ assumptions }: Design, month: number): When {
   const { start } = assumptions;
   if (!start) return { month, date: null };
@@ -142,7 +163,12 @@ export function whenOf({ assumptions }: Design, month: number): When {
   return { month, date: `${Math.floor(at / 12)}-${calendar}-01` };
 }
 
-/** The months after which allowances end that this design may use. */
+/**
+ * The months after which allowances end that this design may use.
+ *
+ * @example
+ * allowanceEnds(design, books); // => []
+ */
 export function allowanceEnds(design: Design, books: BookSet): number[] {
   const found = new Set<number>();
   for (const { place, kind } of allComponents(design)) {
@@ -156,6 +182,9 @@ export function allowanceEnds(design: Design, books: BookSet): number[] {
 /**
  * Everything beside components and books that an amount may hang on, as one text: runs under equal settings may take
  * over from one another. Growth is in the components already.
+ *
+ * @example
+ * settingsOf(design, books, whenOf(design, 0)).includes('USD'); // => true
  */
 export function settingsOf(design: Design, books: BookSet, when: When): string {
   const { currency, assumptions, sold } = design;

@@ -76,7 +76,12 @@ export interface PricedDesign {
   readonly unpriced: number;
 }
 
-/** The month of every line that has one, by id. */
+/**
+ * The month of every line that has one, by id.
+ *
+ * @example
+ * monthlyOf(priceDesign(design, books, 'likely')).get('a')?.toString(); // => '146'
+ */
 export function monthlyOf({ sections }: PricedDesign): Map<string, Decimal> {
   return new Map(
     sections.flatMap((section) =>

@@ -49,7 +49,12 @@ export function createPricer(books: BookSet): Pricer {
   return new Engine(books);
 }
 
-/** A plan of its own pricer, for a design that is asked about once. */
+/**
+ * A plan of its own pricer, for a design that is asked about once.
+ *
+ * @example
+ * planOf(design, books).design === design; // => true
+ */
 export function planOf(design: Design, books: BookSet): DesignPlan {
   return createPricer(books).plan(design);
 }
@@ -198,7 +203,12 @@ export function priceCases(design: Design, books: BookSet): Record<Case, PricedD
   return casesOf(planOf(design, books));
 }
 
-/** The three cases of a plan as it stands. */
+/**
+ * The three cases of a plan as it stands.
+ *
+ * @example
+ * casesOf(plan).heavy.monthly.value.toString(); // => '146'
+ */
 export function casesOf(plan: DesignPlan): Record<Case, PricedDesign> {
   const price = (which: Case): PricedDesign => plan.pricer.price(plan, { case: which });
   const likely = price('likely');

@@ -12,6 +12,10 @@ export interface PrintedDesign {
   readonly components: ReadonlyMap<string, Decimal>;
 }
 
+/**
+ * @example
+ * printedAmounts(priceDesign(design, books, 'likely')).total.toString(); // => '146'
+ */
 export function printedAmounts(priced: PricedDesign): PrintedDesign {
   const digits = minorDigits(priced.currency);
   const total = halfAwayFromZero(priced.monthly.value, digits);

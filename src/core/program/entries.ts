@@ -2,7 +2,12 @@
 import type { Component } from '../design';
 import type { Cased, Running } from '../usage';
 
-/** The component with another value of one entry, in every case; null: it has no such entry. */
+/**
+ * The component with another value of one entry, in every case; null: it has no such entry.
+ *
+ * @example
+ * withEntry(server, 'count', '3')?.count.likely; // => '3'
+ */
 export function withEntry(component: Component, entry: string, value: string): Component | null {
   const cased: Cased = { likely: value };
   const [group, field = ''] = entry.split('/');

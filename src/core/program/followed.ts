@@ -45,7 +45,13 @@ export interface CompiledProgram {
   readonly refused: readonly EntryOf[];
 }
 
-/** The program of a plan's likely case with the entries that it follows; `wanted` says which are asked for. */
+/**
+ * The program of a plan's likely case with the entries that it follows; `wanted` says which are asked for.
+ *
+ * @example
+ * const { program } = compileProgram(plan);
+ * program.run(program.inputs.map(({ value }) => value)); // => 146
+ */
 export function compileProgram(
   plan: DesignPlan,
   wanted: (entry: EntryOf) => boolean = () => true,

@@ -28,6 +28,10 @@ export interface Workings {
   readonly roots: ReadonlyMap<string, number>;
 }
 
+/**
+ * @example
+ * stepsOf(priceDesign(design, books, 'likely'), new Map([['a', 'Web']])).roots.has('a'); // => true
+ */
 export function stepsOf({ sections }: PricedDesign, names: ReadonlyMap<string, string>): Workings {
   const rows: WorkingRow[] = [];
   const known = new Map<unknown, number>();

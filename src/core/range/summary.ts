@@ -81,11 +81,20 @@ export interface DesignSummary {
   readonly sections: readonly SectionSummary[];
 }
 
-/** Prices all three cases and brings them into one summary. */
+/**
+ * Prices all three cases and brings them into one summary.
+ *
+ * @example
+ * summarise(design, books).printed; // => '146'
+ */
 export function summarise(design: Design, books: BookSet): DesignSummary {
   return summaryOfPlan(planOf(design, books));
 }
 
+/**
+ * @example
+ * summaryOfPlan(plan).printed; // => '146'
+ */
 export function summaryOfPlan(plan: DesignPlan): DesignSummary {
   const summary = summaryOf(casesOf(plan));
   const firstYear = movesOverTime(plan)
@@ -94,6 +103,10 @@ export function summaryOfPlan(plan: DesignPlan): DesignSummary {
   return { ...summary, firstYear };
 }
 
+/**
+ * @example
+ * summaryOf(casesOf(plan)).wick; // => { low: '146', likely: '146', high: '146' }
+ */
 export function summaryOf(cases: Readonly<Record<Case, PricedDesign>>): DesignSummary {
   const { likely } = cases;
   const printed = printedAmounts(likely);

@@ -4,7 +4,12 @@ import type { Charge, ChargeContext, FreeParts } from './structure';
 
 export type ByPartsCharge = Extract<Charge, { structure: 'by-parts' }>;
 
-/** What one unit of the chosen size costs for one unit of time. */
+/**
+ * What one unit of the chosen size costs for one unit of time.
+ *
+ * @example
+ * partsPrice({ structure: 'by-parts', vcpu: decimal('0.03'), memory: decimal('0.004') }, { vcpu: given('vCPU', decimal('2'), 'vCPU'), memory: given('memory', decimal('8'), 'GiB') }, { currency: 'USD', unit: 'hour', source: { book: 'small', revision: 3, effective: '2026-11-01', sku: 'A-4', region: 'severn' } }).value.toString(); // => '0.092'
+ */
 export function partsPrice(charge: ByPartsCharge, parts: FreeParts, context: ChargeContext): Figure {
   const { currency, unit, source } = context;
   const per = `${currency} per ${unit}`;

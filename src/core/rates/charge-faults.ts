@@ -7,7 +7,12 @@ export interface ChargeFault {
   readonly message: string;
 }
 
-/** Tiers and bands must rise and leave no gap; the last tier has no end. */
+/**
+ * Tiers and bands must rise and leave no gap; the last tier has no end.
+ *
+ * @example
+ * chargeFaults({ structure: 'graduated', tiers: [{ upTo: '100', price: '1' }] }, 'charge').length; // => 1
+ */
 export function chargeFaults(value: ChargeText, path: string): ChargeFault[] {
   switch (value.structure) {
     case 'graduated':

@@ -19,6 +19,9 @@ import { chargeVolume } from './volume';
  * The amount, in the book's currency, for a use already in the rate's unit. For `flat` the quantity is
  * the number of units, for `greatest-of` unit-hours, for `share-of-spend` the spend itself. Refused:
  * `size.out-of-range` (no band is so large), `size.missing` (a free size without its parts).
+ *
+ * @example
+ * must(chargeFor(readCharge({ structure: 'per-unit', price: '0.1' }), { quantity: given('hours', decimal('730'), 'hour') }, { currency: 'USD', unit: 'hour' })).value.toString(); // => '73'
  */
 export function chargeFor(charge: Charge, use: ChargeUse, context: ChargeContext): Result<Figure> {
   const { quantity } = use;
@@ -55,7 +58,12 @@ function largestOf(charge: Extract<Charge, { structure: 'stepped' }>, unit: stri
   return { most: `${charge.bands[charge.bands.length - 1]!.upTo} ${unit}` };
 }
 
-/** The first price that is not nothing: a free first tier says little about what a thing costs. */
+/**
+ * The first price that is not nothing: a free first tier says little about what a thing costs.
+ *
+ * @example
+ * firstChargedPrice(readCharge({ structure: 'graduated', tiers: [{ upTo: '100', price: '0' }, { upTo: null, price: '0.5' }] }))?.toString(); // => '0.5'
+ */
 export function firstChargedPrice(charge: Charge): Decimal | null {
   const first = firstUnitPrice(charge);
   if (!first?.isZero()) return first;
@@ -70,7 +78,12 @@ export function firstChargedPrice(charge: Charge): Decimal | null {
   }
 }
 
-/** The price of the first unit, where the structure has one: what lists are sorted by. */
+/**
+ * The price of the first unit, where the structure has one: what lists are sorted by.
+ *
+ * @example
+ * firstUnitPrice(readCharge({ structure: 'per-unit', price: '0.1' }))?.toString(); // => '0.1'
+ */
 export function firstUnitPrice(charge: Charge): Decimal | null {
   switch (charge.structure) {
     case 'per-unit':

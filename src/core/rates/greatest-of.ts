@@ -36,7 +36,12 @@ function hourlyFee(
   return product('Hourly fee', currency, [deviceHours, base]);
 }
 
-/** Capacity units that a load needs, with the binding dimension in the note. */
+/**
+ * Capacity units that a load needs, with the binding dimension in the note.
+ *
+ * @example
+ * capacityUnits({ structure: 'greatest-of', unitPrice: decimal('0.008'), dimensions: [{ dimension: 'new-connections', label: 'New connections', carries: decimal('25') }] }, new Map([['new-connections', given('connections', decimal('60'), 'connections per second')]])).value.toString(); // => '2.4'
+ */
 export function capacityUnits(charge: GreatestOfCharge, dimensions: ReadonlyMap<string, Figure>): Figure {
   const needed = charge.dimensions.map(({ dimension, label, carries, unit }) => {
     const use = dimensions.get(dimension) ?? given(`${label}: none`, ZERO, unit);

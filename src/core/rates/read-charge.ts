@@ -4,7 +4,12 @@ import type { Charge, Tier } from './structure';
 
 export type ChargeText = Charge<string>;
 
-/** Call it on checked text: plain decimals only. */
+/**
+ * Call it on checked text: plain decimals only.
+ *
+ * @example
+ * readCharge({ structure: 'per-unit', price: '0.1' }).structure; // => 'per-unit'
+ */
 export function readCharge(row: ChargeText): Charge {
   switch (row.structure) {
     case 'per-unit':

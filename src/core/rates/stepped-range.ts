@@ -13,7 +13,13 @@ export interface FeeRange {
   readonly most: Decimal;
 }
 
-/** Null: one instance only, too many instances, or a total that no split allows. */
+/**
+ * Null: one instance only, too many instances, or a total that no split allows.
+ *
+ * @example
+ * const stepped = readCharge({ structure: 'stepped', bands: [{ upTo: '100', fee: '5' }, { upTo: '200', fee: '8' }], beyond: null });
+ * rangeBehindAverage(stepped, decimal('2'), decimal('90'))?.most.toString(); // => '13'
+ */
 export function rangeBehindAverage(charge: SteppedCharge, count: number, average: Decimal): FeeRange | null {
   if (count < 2 || count > MOST_TRIED || steppedFee(charge, average) === null) return null;
   const total = average.times(count);

@@ -53,7 +53,12 @@ function cardOf(book: PriceBook, offer: Offer, region: string): RateCard {
   };
 }
 
-/** After how many months allowances of any offer of a kind end, in a region; in rising order. */
+/**
+ * After how many months allowances of any offer of a kind end, in a region; in rising order.
+ *
+ * @example
+ * allowanceMonths(book, 'severn', 'server'); // => []
+ */
 export function allowanceMonths(book: PriceBook, region: string, kind: Kind): readonly number[] {
   let ofBook = monthsKnown.get(book);
   if (!ofBook) monthsKnown.set(book, (ofBook = new Map()));

@@ -26,6 +26,11 @@ export interface RunningHours {
   readonly count?: Decimal;
 }
 
+/**
+ * @example
+ * const cost = unitMonthlyCost(rateCard(book, book.offer('A-4')!, 'severn'), { term: 'on-demand', run: decimal('730'), inMonth: decimal('730') });
+ * cost.simple && cost.cost.toString(); // => '73'
+ */
 export function unitMonthlyCost(card: RateCard, hours: RunningHours): FastCost {
   const { term, run, inMonth, inRuns = false, count = ONE } = hours;
   const rate = card.rate('running', term);

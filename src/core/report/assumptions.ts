@@ -65,7 +65,12 @@ function fixedWords(discount: Fixed): string {
   return `${meter} at ${price}${per}${term ? `, in place of ${describeTerm(term)}` : ''}`;
 }
 
-/** "12 % off, margin 8 %, for books norvane, 2026-01-01 to 2027-12-31". */
+/**
+ * "12 % off, margin 8 %, for books norvane, 2026-01-01 to 2027-12-31".
+ *
+ * @example
+ * agreementWords({ id: 'frame', name: 'Frame', covers: { books: [], categories: [], kinds: [], skus: [] }, from: null, to: null, discount: { by: 'share', share: '0.1' }, margin: null }); // => '10 % off, for everything'
+ */
 export function agreementWords({ covers, from, to, discount, margin }: Agreement): string {
   const covered = [
     covers.books.length > 0 && `books ${covers.books.join(', ')}`,

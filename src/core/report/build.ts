@@ -36,7 +36,12 @@ export interface BuiltReport {
   readonly cases: Readonly<Record<Case, PricedDesign>>;
 }
 
-/** A quotation is priced as it is sold on, all of it: month, upfront, years, range. */
+/**
+ * A quotation is priced as it is sold on, all of it: month, upfront, years, range.
+ *
+ * @example
+ * buildReport(design, books, { variant: 'full', validUntil: null, withAgreements: false }).report.total.monthly; // => '146.00'
+ */
 export function buildReport(design: Design, books: BookSet, options: ReportOptions): BuiltReport {
   const quotation = options.variant === 'quotation';
   const shown: Design = quotation ? { ...design, sold: true } : design;

@@ -4,7 +4,12 @@ import { allComponents, type Design } from '../design';
 import type { DesignPlan } from '../pricing';
 import { compileProgram } from '../program';
 
-/** Ids of the components whose count and main quantity the formulas follow. */
+/**
+ * Ids of the components whose count and main quantity the formulas follow.
+ *
+ * @example
+ * liveComponents(plan).has('a'); // => true
+ */
 export function liveComponents(plan: DesignPlan): Set<string> {
   const mains = mainEntries(plan.design);
   const { program } = compileProgram(
@@ -21,7 +26,12 @@ export function liveComponents(plan: DesignPlan): Set<string> {
   return live;
 }
 
-/** By component: its main quantity as an entry, where it is entered as one amount. */
+/**
+ * By component: its main quantity as an entry, where it is entered as one amount.
+ *
+ * @example
+ * mainEntries({ ...design, sections: [{ id: 's', name: 'S', components: [withUsualUse(anyOfKind('block-volume', null, 'v'))] }] }).get('v'); // => 'usage/capacity'
+ */
 export function mainEntries(design: Design): Map<string, string> {
   const all = design.sections.flatMap((section) => section.components);
   return new Map(

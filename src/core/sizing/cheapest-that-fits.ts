@@ -44,7 +44,12 @@ export type Fit =
   /** `why`: what satisfies the need has no amount, and this is the reason; null: nothing satisfies it. */
   | { readonly fits: false; readonly nearest: readonly Miss[]; readonly why: Issue | null };
 
-/** What an offer lacks for a need; empty: it satisfies it. */
+/**
+ * What an offer lacks for a need; empty: it satisfies it.
+ *
+ * @example
+ * lacksOf({ vcpu: '8', memory: '16' }, book.offer('A-4')!); // => ['vcpu']
+ */
 export function lacksOf(need: Need, offer: Offer): Miss['lacks'] {
   const lacks: Lack[] = [];
   if ((offer.vcpu ?? ZERO).lessThan(need.vcpu)) lacks.push('vcpu');
@@ -61,7 +66,13 @@ export function lacksOf(need: Need, offer: Offer): Miss['lacks'] {
   return lacks;
 }
 
-/** `monthlyCost` prices all that the component needs of an offer, under its term and pattern; or says why it cannot. */
+/**
+ * `monthlyCost` prices all that the component needs of an offer, under its term and pattern; or says why it cannot.
+ *
+ * @example
+ * const fit = cheapestThatFits({ vcpu: '4', memory: '16' }, [book.offer('A-8')!, book.offer('A-4')!], (offer) => ok(offer.vcpu!));
+ * fit.fits && fit.offer.sku; // => 'A-4'
+ */
 export function cheapestThatFits(
   need: Need,
   offers: readonly Offer[],

@@ -66,6 +66,10 @@ function narrowness({ covers }: Agreement, part: Part): number | null {
   return covers.books.length > 0 ? 1 : 0;
 }
 
+/**
+ * @example
+ * isInForce({ id: 'frame', name: 'Frame', covers: { books: [], categories: [], kinds: [], skus: [] }, from: '2027-01-01', to: null, discount: null, margin: null }, '2026-12-31'); // => false
+ */
 export function isInForce(agreement: Agreement, date: string | null): boolean {
   if (!date) return true;
   return (!agreement.from || agreement.from <= date) && (!agreement.to || date <= agreement.to);
@@ -80,7 +84,13 @@ function narrowest(agreements: readonly Agreement[], part: Part): Agreement | nu
   return best?.agreement ?? null;
 }
 
-/** The agreement that sets the contracted price of a part. */
+/**
+ * The agreement that sets the contracted price of a part.
+ *
+ * @example
+ * const frame = { id: 'frame', name: 'Frame', covers: { books: [], categories: [], kinds: ['server'], skus: [] }, from: null, to: null, discount: { by: 'share', share: '0.1' }, margin: null };
+ * discountFor([frame], { book: 'small', category: 'Compute', kind: 'server', sku: 'A-4', meter: 'running', term: 'on-demand' })?.name; // => 'Frame'
+ */
 export function discountFor(agreements: readonly Agreement[], part: Part): Agreement | null {
   const offering = agreements.filter(
     ({ discount }) =>
@@ -91,7 +101,13 @@ export function discountFor(agreements: readonly Agreement[], part: Part): Agree
   return narrowest(offering, part);
 }
 
-/** The agreement that sets the margin on a part. */
+/**
+ * The agreement that sets the margin on a part.
+ *
+ * @example
+ * const frame = { id: 'frame', name: 'Frame', covers: { books: [], categories: [], kinds: [], skus: [] }, from: null, to: null, discount: null, margin: '0.2' };
+ * marginFor([frame], { book: 'small', category: 'Compute', kind: 'server', sku: 'A-4', meter: 'running', term: 'on-demand' })?.margin; // => '0.2'
+ */
 export function marginFor(agreements: readonly Agreement[], part: Part): Agreement | null {
   return narrowest(
     agreements.filter((each) => each.margin !== null),

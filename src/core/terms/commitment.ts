@@ -28,7 +28,13 @@ export interface CommitmentTerms {
   readonly source: RateSource;
 }
 
-/** All amounts in the book's currency. `units` are those committed, paid for whether used or not. */
+/**
+ * All amounts in the book's currency. `units` are those committed, paid for whether used or not.
+ *
+ * @example
+ * const terms = { commitment: { months: 12, payment: 'all' }, recurring: given('Each month', decimal('0'), 'USD'), upfrontPrice: decimal('600'), currency: 'USD', source: { book: 'small', revision: 3, effective: '2026-11-01', sku: 'A-4', region: 'severn' } };
+ * committedAmounts(terms, given('Units', decimal('2'), 'unit')).monthly.value.toString(); // => '100'
+ */
 export function committedAmounts(terms: CommitmentTerms, units: Figure): CommittedAmounts {
   const { currency, source, commitment, recurring } = terms;
   const months = given('Months of the term', decimal(commitment.months), 'month');
@@ -49,6 +55,9 @@ export function committedAmounts(terms: CommitmentTerms, units: Figure): Committ
 /**
  * The share of the month a unit must run for a commitment to cost no more than on demand: committed monthly ÷ a full
  * month on demand. Above 1 it never pays. Needs E15.
+ *
+ * @example
+ * breakEvenShare(decimal('51.1'), decimal('73'))?.toString(); // => '0.7'
  */
 export function breakEvenShare(committedMonthly: Decimal, onDemandFullMonth: Decimal): Decimal | null {
   return onDemandFullMonth.isZero() ? null : committedMonthly.dividedBy(onDemandFullMonth);

@@ -34,7 +34,13 @@ export interface EndedEarly {
   readonly onDemand: Decimal;
 }
 
-/** What ending after `used` months costs in all. `used` is 0 to the months of the term. */
+/**
+ * What ending after `used` months costs in all. `used` is 0 to the months of the term.
+ *
+ * @example
+ * const run = { months: 12, recurring: decimal('51.1'), upfront: decimal('0'), onDemand: decimal('73'), currency: 'USD', rule: { rule: 'rest-due' } };
+ * Object.keys(endEarly(run, 6)); // => ['month', 'paid', 'due', 'total', 'onDemand']
+ */
 export function endEarly(run: CommittedRun, used: number): EndedEarly {
   const { currency } = run;
   const usedMonths = given('Months used', decimal(used), 'month');
@@ -76,7 +82,13 @@ export function endEarly(run: CommittedRun, used: number): EndedEarly {
   return { month: used, paid, due: owed, total, onDemand: onDemand.value };
 }
 
-/** Every month of ending, and the first from which on the commitment has cost no more than on demand; null: none. */
+/**
+ * Every month of ending, and the first from which on the commitment has cost no more than on demand; null: none.
+ *
+ * @example
+ * const run = { months: 12, recurring: decimal('51.1'), upfront: decimal('0'), onDemand: decimal('73'), currency: 'USD', rule: { rule: 'rest-due' } };
+ * earlyEndings(run).breakEven; // => 9
+ */
 export function earlyEndings(run: CommittedRun): { rows: EndedEarly[]; breakEven: number | null } {
   const rows = Array.from({ length: run.months }, (_, index) => endEarly(run, index + 1));
   const firstGood = rows.findIndex((_, at) =>

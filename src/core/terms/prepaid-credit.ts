@@ -17,7 +17,13 @@ export interface CreditUse {
   readonly left: Figure;
 }
 
-/** `credit` list money is prepaid for `cost`; `left` is what others did not pay of `spend`, all at list. */
+/**
+ * `credit` list money is prepaid for `cost`; `left` is what others did not pay of `spend`, all at list.
+ *
+ * @example
+ * const usd = (value: string) => given('', decimal(value), 'USD');
+ * creditUse(usd('100'), usd('90'), usd('40'), usd('40'), 'USD').unused.value.toString(); // => '0.6'
+ */
 export function creditUse(
   credit: Figure,
   cost: Figure,

@@ -24,7 +24,13 @@ export interface SpendAllocation {
   readonly unused: Decimal;
 }
 
-/** Shares `perHour` out over the members. Weekly figures: 168 hours. */
+/**
+ * Shares `perHour` out over the members. Weekly figures: 168 hours.
+ *
+ * @example
+ * const member = { id: 'a', weeks: everyWeek(sameAllWeek(decimal('2'))), committed: decimal('0.07'), onDemand: decimal('0.1') };
+ * allocateSpend(decimal('0.07'), [member]).covered.get('a')?.toString(); // => '168'
+ */
 export function allocateSpend(perHour: Decimal, members: readonly SpendMember[]): SpendAllocation {
   const order = [...members].sort(byWhatIsSaved);
   const covered = new Map(members.map((member) => [member.id, ZERO]));
@@ -84,7 +90,13 @@ function textOf(hour: Hour): string {
   return text;
 }
 
-/** The saving on all that a commitment may buy, as a share of it on demand: who buys first. */
+/**
+ * The saving on all that a commitment may buy, as a share of it on demand: who buys first.
+ *
+ * @example
+ * const member = { id: 'a', weeks: everyWeek(sameAllWeek(decimal('2'))), committed: decimal('0.07'), onDemand: decimal('0.1') };
+ * savingOf([member], weekUnitHours).toString(); // => '0.3'
+ */
 export function savingOf(
   members: readonly SpendMember[],
   hoursOf: (weeks: readonly Week[]) => Decimal,

@@ -18,7 +18,13 @@ export interface Rank {
   readonly hours: Figure;
 }
 
-/** Unit-hours as they are paid for: each band's hours times its multiplier. */
+/**
+ * Unit-hours as they are paid for: each band's hours times its multiplier.
+ *
+ * @example
+ * const ranks = [{ units: given('Units', decimal('1'), 'unit'), hours: given('Hours', decimal('730'), 'hour') }];
+ * sustainedHours(ranks, [{ upTo: decimal('0.5'), multiplier: decimal('1') }, { upTo: decimal('1'), multiplier: decimal('0.6') }], decimal('730')).value.toString(); // => '584'
+ */
 export function sustainedHours(
   ranks: readonly Rank[],
   bands: readonly SustainedBand[],
@@ -48,7 +54,13 @@ function weighted(hours: Figure, bands: readonly SustainedBand[], monthHours: De
   return sum('Hours paid for', 'hour', parts);
 }
 
-/** Hours paid for when no unit pays for more than `capHours` of a month. */
+/**
+ * Hours paid for when no unit pays for more than `capHours` of a month.
+ *
+ * @example
+ * const ranks = [{ units: given('Units', decimal('2'), 'unit'), hours: given('Hours', decimal('730'), 'hour') }];
+ * cappedHours(ranks, given('Cap', decimal('600'), 'hour')).value.toString(); // => '1200'
+ */
 export function cappedHours(ranks: readonly Rank[], capHours: Figure): Figure {
   const rows = ranks.map((rank) =>
     product(`${rank.units.value} running ${rank.hours.value} h`, 'hour', [

@@ -33,7 +33,12 @@ export interface Commitment {
   readonly exchangeable: boolean;
 }
 
-/** The commitment behind a term; null for on demand and interruptible. */
+/**
+ * The commitment behind a term; null for on demand and interruptible.
+ *
+ * @example
+ * commitmentOf('36-part')?.months; // => 36
+ */
 export function commitmentOf(term: RateTerm): Commitment | null {
   return COMMITMENTS.get(term) ?? null;
 }
@@ -52,13 +57,23 @@ const COMMITMENTS: ReadonlyMap<RateTerm, Commitment | null> = new Map(
   RATE_TERMS.map((term) => [term, parse(term)]),
 );
 
-/** The committed price a spend commitment paid in this way buys at. */
+/**
+ * The committed price a spend commitment paid in this way buys at.
+ *
+ * @example
+ * spendTermOf('on-demand'); // => null
+ */
 export function spendTermOf(term: Term): SpendTerm | null {
   const commitment = commitmentOf(term);
   return commitment && `spend-${commitment.months}-${commitment.payment}`;
 }
 
-/** "on demand", "36 months, part upfront, exchangeable". */
+/**
+ * "on demand", "36 months, part upfront, exchangeable".
+ *
+ * @example
+ * describeTerm('36-part'); // => '36 months, part upfront'
+ */
 export function describeTerm(term: RateTerm): string {
   const commitment = commitmentOf(term);
   if (!commitment) return term === 'on-demand' ? 'on demand' : 'interruptible';

@@ -11,7 +11,12 @@ export type MonthConvention =
 
 export const DEFAULT_MONTH: MonthConvention = { hours: '730' };
 
-/** Hours of the month under a convention. `bookHours` is what the price book itself counts with. */
+/**
+ * Hours of the month under a convention. `bookHours` is what the price book itself counts with.
+ *
+ * @example
+ * monthHours({ hours: 'calendar', year: 2028, month: 2 }, decimal('730')).toString(); // => '696'
+ */
 export function monthHours(convention: MonthConvention, bookHours: Decimal): Decimal {
   switch (convention.hours) {
     case '730':
@@ -27,7 +32,12 @@ export function monthHours(convention: MonthConvention, bookHours: Decimal): Dec
   }
 }
 
-/** Days of a calendar month; `month` is 1 to 12 (Gregorian). */
+/**
+ * Days of a calendar month; `month` is 1 to 12 (Gregorian).
+ *
+ * @example
+ * daysInMonth(2028, 2); // => 29
+ */
 export function daysInMonth(year: number, month: number): number {
   if (month === 2) {
     const leap = (year % 4 === 0 && year % 100 !== 0) || year % 400 === 0;
@@ -36,7 +46,12 @@ export function daysInMonth(year: number, month: number): number {
   return [4, 6, 9, 11].includes(month) ? 30 : 31;
 }
 
-/** "730 h month", "February 2027 (672 h)", "the book's own month". */
+/**
+ * "730 h month", "February 2027 (672 h)", "the book's own month".
+ *
+ * @example
+ * describeMonth({ hours: '720' }); // => '720 h month'
+ */
 export function describeMonth(convention: MonthConvention): string {
   switch (convention.hours) {
     case '730':

@@ -3,101 +3,92 @@
  * explanation. Every node but the leaves is an operation over its parts; `evaluate` does the sums again from the
  * leaves, and a test holds both against each other. Source: pricing rules, "From usage to amount".
  */
-import { assertNever, Decimal, ONE, roundedUp, withoutHair, ZERO } from '../base';
-
-/** Where a rate was read: enough to find it in the published list. */
-export interface RateSource {
-  readonly book: string;
-  readonly revision: number;
-  readonly effective: string;
-  readonly sku: string;
-  readonly region: string;
-}
-
-export type Operation =
-  | 'given'
-  | 'rate'
-  | 'sum'
-  | 'difference'
-  | 'product'
-  | 'quotient'
-  | 'least'
-  | 'greatest'
-  /** The next whole number of its one part. */
-  | 'ceiling'
-  /** Its last part, because the first lies above the second and up to the third (which may be missing: no end). */
-  | 'band'
-  /** The same, but zero where the quantity is not in the band: a sum over all bands holds for any quantity. */
-  | 'within';
-
-export interface EntryOf {
-  readonly component: string;
-  /** `count`, or `usage/` and the meter. */
-  readonly entry: string;
-}
-
-export interface Figure {
-  readonly operation: Operation;
-  readonly label: string;
-  readonly value: Decimal;
-  /** For people: "hour", "GB-month", "USD", "USD per hour". */
-  readonly unit: string;
-  readonly parts: readonly Figure[];
-  readonly note?: string;
-  readonly source?: RateSource;
-  /** Of a leaf: which entry of which component it is. */
-  readonly input?: EntryOf;
-  /** Of a leaf: negotiated between two parties; not shown to strangers. */
-  readonly confidential?: true;
-  /** Of a leaf: the figure whose value it states again. For whoever writes the calculation as formulas. */
-  readonly restates?: Figure;
-  /**
-   * The step written out so that it holds for other quantities too: all tiers and bands, the minimum that does not bite.
-   * Worked out only when someone asks.
-   */
-  readonly live?: () => Figure;
-}
+import type { Decimal } from '../base';
+import { combine } from './combine';
+import type { EntryOf, Figure, Operation, RateSource } from './model';
 
 const NO_PARTS: readonly Figure[] = [];
 
-/** A leaf: something entered or assumed. */
+/**
+ * A leaf: something entered or assumed.
+ *
+ * @example
+ * given('Hours', decimal('730'), 'hour').operation; // => 'given'
+ */
 export function given(label: string, value: Decimal, unit: string, note?: string): Figure {
   return { operation: 'given', label, value, unit, parts: NO_PARTS, note };
 }
 
-/** A leaf that a person entered with the component, and where. */
+/**
+ * A leaf that a person entered with the component, and where.
+ *
+ * @example
+ * entered('Count', decimal('2'), '', { component: 'a', entry: 'count' }).input?.entry; // => 'count'
+ */
 export function entered(label: string, value: Decimal, unit: string, input: EntryOf, note?: string): Figure {
   return { ...given(label, value, unit, note), input };
 }
 
-/** A leaf that was negotiated: a discount, a price, a margin. */
+/**
+ * A leaf that was negotiated: a discount, a price, a margin.
+ *
+ * @example
+ * negotiated('Discount', decimal('0.1'), '').confidential; // => true
+ */
 export function negotiated(label: string, value: Decimal, unit: string): Figure {
   return { ...given(label, value, unit), confidential: true };
 }
 
-/** Whether anything negotiated stands in it, at any depth. */
+/**
+ * Whether anything negotiated stands in it, at any depth.
+ *
+ * @example
+ * isConfidential(product('Price', 'USD', [given('List', decimal('10'), 'USD'), negotiated('Share', decimal('0.9'), '')])); // => true
+ */
 export function isConfidential(figure: Figure): boolean {
   return figure.confidential === true || figure.parts.some(isConfidential);
 }
 
-/** A leaf with the value of another figure, whose own steps are shown elsewhere. */
+/**
+ * A leaf with the value of another figure, whose own steps are shown elsewhere.
+ *
+ * @example
+ * restated('Again', given('Hours', decimal('730'), 'hour'), 'hour').value.toString(); // => '730'
+ */
 export function restated(label: string, figure: Figure, unit: string): Figure {
   return { ...given(label, figure.value, unit), restates: figure };
 }
 
-/** A leaf: a price read from a book. */
+/**
+ * A leaf: a price read from a book.
+ *
+ * @example
+ * rate('Price', decimal('0.1'), 'USD per hour', { book: 'small', revision: 3, effective: '2026-11-01', sku: 'A-4', region: 'severn' }).source?.sku; // => 'A-4'
+ */
 export function rate(label: string, value: Decimal, unit: string, source: RateSource): Figure {
   return { operation: 'rate', label, value, unit, parts: NO_PARTS, source };
 }
 
+/**
+ * @example
+ * sum('Both', 'USD', [given('One', decimal('1'), 'USD'), given('Two', decimal('2'), 'USD')]).value.toString(); // => '3'
+ */
 export function sum(label: string, unit: string, parts: readonly Figure[], note?: string): Figure {
   return node('sum', label, unit, parts, note);
 }
 
+/**
+ * @example
+ * product('Cost', 'USD', [given('Hours', decimal('730'), 'hour'), given('Price', decimal('0.1'), 'USD per hour')]).value.toString(); // => '73'
+ */
 export function product(label: string, unit: string, parts: readonly Figure[], note?: string): Figure {
   return node('product', label, unit, parts, note);
 }
 
+/**
+ * @example
+ * quotient('Days', 'day', [given('Hours', decimal('48'), 'hour'), given('A day', decimal('24'), 'hour')]).value.toString(); // => '2'
+ */
 export function quotient(
   label: string,
   unit: string,
@@ -107,6 +98,10 @@ export function quotient(
   return node('quotient', label, unit, parts, note);
 }
 
+/**
+ * @example
+ * difference('Left', 'GB', [given('All', decimal('300'), 'GB'), given('Included', decimal('100'), 'GB')]).value.toString(); // => '200'
+ */
 export function difference(
   label: string,
   unit: string,
@@ -116,20 +111,39 @@ export function difference(
   return node('difference', label, unit, parts, note);
 }
 
+/**
+ * @example
+ * least('Capped', 'USD', [given('Cost', decimal('12'), 'USD'), given('Cap', decimal('9'), 'USD')]).value.toString(); // => '9'
+ */
 export function least(label: string, unit: string, parts: readonly Figure[], note?: string): Figure {
   return node('least', label, unit, parts, note);
 }
 
+/**
+ * @example
+ * greatest('At least', 'GB', [given('Used', decimal('3'), 'GB'), given('Minimum', decimal('5'), 'GB')]).value.toString(); // => '5'
+ */
 export function greatest(label: string, unit: string, parts: readonly Figure[], note?: string): Figure {
   return node('greatest', label, unit, parts, note);
 }
 
-/** Rounded up to whole: started blocks, started increments, whole capacity units. */
+/**
+ * Rounded up to whole: started blocks, started increments, whole capacity units.
+ *
+ * @example
+ * ceiling('Blocks', '', given('Started', decimal('2.1'), '')).value.toString(); // => '3'
+ */
 export function ceiling(label: string, unit: string, part: Figure, note?: string): Figure {
   return node('ceiling', label, unit, [part], note);
 }
 
-/** What holds for a quantity above `from` (itself included only at zero) and up to `upTo`, itself included. */
+/**
+ * What holds for a quantity above `from` (itself included only at zero) and up to `upTo`, itself included.
+ *
+ * @example
+ * const gb = (value: string) => given('', decimal(value), 'GB');
+ * band('Second tier', 'GB', gb('150'), { from: gb('100'), upTo: gb('200') }, gb('50')).value.toString(); // => '50'
+ */
 export function band(
   label: string,
   unit: string,
@@ -141,7 +155,13 @@ export function band(
   return node('band', label, unit, parts);
 }
 
-/** Like `band`, and zero outside it. Only in live forms. */
+/**
+ * Like `band`, and zero outside it. Only in live forms.
+ *
+ * @example
+ * const gb = (value: string) => given('', decimal(value), 'GB');
+ * within('Second tier', 'GB', gb('90'), { from: gb('100'), upTo: gb('200') }, gb('50')).value.toString(); // => '0'
+ */
 export function within(
   label: string,
   unit: string,
@@ -153,12 +173,23 @@ export function within(
   return node('within', label, unit, parts);
 }
 
-/** The same figure with the form that holds for other quantities. */
+/**
+ * The same figure with the form that holds for other quantities.
+ *
+ * @example
+ * const hours = given('Hours', decimal('730'), 'hour');
+ * withLive(hours, () => hours).live?.() === hours; // => true
+ */
 export function withLive(figure: Figure, live: () => Figure): Figure {
   return { ...figure, live };
 }
 
-/** The same figure under another label or with a note. */
+/**
+ * The same figure under another label or with a note.
+ *
+ * @example
+ * relabel(given('Hours', decimal('730'), 'hour'), 'Time').label; // => 'Time'
+ */
 export function relabel(figure: Figure, label: string, note = figure.note): Figure {
   const { operation, value, unit, parts, source, input, confidential, restates, live } = figure;
   if (source || input || confidential || restates || live) return { ...figure, label, note };
@@ -173,68 +204,4 @@ function node(
   note?: string,
 ): Figure {
   return { operation, label, value: combine(operation, parts), unit, parts, note };
-}
-
-type Valued = Pick<Figure, 'value'>;
-
-/** One step over its parts. */
-export function combine(operation: Operation, parts: readonly Valued[]): Decimal {
-  switch (operation) {
-    case 'given':
-    case 'rate':
-      throw new Error('a leaf has no parts to combine');
-    case 'sum':
-      return fold(parts, ZERO, (left, { value }) => left.plus(value));
-    case 'difference':
-      return fold(parts, ZERO, (left, { value }) => left.minus(value));
-    case 'product':
-      return fold(parts, ONE, (left, { value }) => left.times(value));
-    case 'quotient':
-      return parts[0]!.value.dividedBy(parts[1]!.value);
-    case 'least':
-      return Decimal.min(...parts.map((part) => part.value));
-    case 'greatest':
-      return Decimal.max(...parts.map((part) => part.value));
-    case 'ceiling':
-      return roundedUp(parts[0]!.value);
-    case 'band':
-      return banded(parts.map((part) => part.value));
-    case 'within':
-      return isInBand(parts.map((part) => part.value)) ? parts[parts.length - 1]!.value : ZERO;
-    default:
-      return assertNever(operation);
-  }
-}
-
-/** From the first part on, in the order given; without parts it is `empty`. */
-function fold(
-  parts: readonly Valued[],
-  empty: Decimal,
-  step: (left: Decimal, part: Valued) => Decimal,
-): Decimal {
-  if (parts.length === 0) return empty;
-  let result = parts[0]!.value;
-  for (let index = 1; index < parts.length; index += 1) result = step(result, parts[index]!);
-  return result;
-}
-
-function isInBand(values: readonly Decimal[]): boolean {
-  const [from, end] = values.slice(1) as [Decimal, Decimal];
-  const quantity = withoutHair(values[0]!);
-  const above = quantity.greaterThan(from) || (from.isZero() && quantity.isZero());
-  return above && (values.length === 3 || quantity.lessThanOrEqualTo(end));
-}
-
-function banded(values: readonly Decimal[]): Decimal {
-  if (!isInBand(values)) throw new Error(`${values[0]} is not in the band above ${values[1]}`);
-  return values[values.length - 1]!;
-}
-
-/** Works a figure out again from its leaves alone. */
-export function evaluate(figure: Figure): Decimal {
-  if (figure.operation === 'given' || figure.operation === 'rate') return figure.value;
-  return combine(
-    figure.operation,
-    figure.parts.map((part) => ({ value: evaluate(part) })),
-  );
 }

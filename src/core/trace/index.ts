@@ -1,2 +1,4 @@
+export * from './combine';
 export * from './figure';
+export type * from './model';
 export * from './plain';

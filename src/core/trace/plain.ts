@@ -1,5 +1,5 @@
 /** The two outward forms of a figure: structured (values as strings, for JSON and workers) and plain text. */
-import type { Figure, Operation, RateSource } from './figure';
+import type { Figure, Operation, RateSource } from './model';
 
 export interface PlainFigure {
   readonly operation: Operation;
@@ -11,6 +11,10 @@ export interface PlainFigure {
   readonly parts: readonly PlainFigure[];
 }
 
+/**
+ * @example
+ * toPlain(given('Hours', decimal('730'), 'hour')).value; // => '730'
+ */
 export function toPlain(figure: Figure): PlainFigure {
   return {
     operation: figure.operation,
@@ -37,7 +41,12 @@ const SIGNS: Readonly<Record<Operation, string>> = {
   within: '',
 };
 
-/** One step in words: "8 × 22", "2.54 rounded up"; empty for a leaf. */
+/**
+ * One step in words: "8 × 22", "2.54 rounded up"; empty for a leaf.
+ *
+ * @example
+ * formulaOf(toPlain(product('Cost', 'USD', [given('Hours', decimal('730'), 'hour'), given('Price', decimal('0.1'), 'USD per hour')]))); // => '730 hour × 0.1 USD per hour'
+ */
 export function formulaOf(figure: PlainFigure, write: (value: string) => string = (value) => value): string {
   if (figure.operation === 'ceiling') return `${write(figure.parts[0]!.value)} rounded up`;
   if (figure.operation === 'band' || figure.operation === 'within') {
@@ -49,7 +58,12 @@ export function formulaOf(figure: PlainFigure, write: (value: string) => string 
   return figure.parts.map((part) => `${write(part.value)} ${part.unit}`.trim()).join(SIGNS[figure.operation]);
 }
 
-/** Indented lines, two spaces a level, for terminals and files. */
+/**
+ * Indented lines, two spaces a level, for terminals and files.
+ *
+ * @example
+ * toText(toPlain(given('Hours', decimal('730'), 'hour'))); // => 'Hours: 730 hour'
+ */
 export function toText(figure: PlainFigure, depth = 0): string {
   const formula = formulaOf(figure);
   const from = figure.source

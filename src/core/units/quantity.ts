@@ -7,13 +7,23 @@ export interface Quantity {
   readonly unit: string;
 }
 
-/** Adds two quantities of the *same* unit; anything else is an error that names both. */
+/**
+ * Adds two quantities of the *same* unit; anything else is an error that names both.
+ *
+ * @example
+ * must(addQuantities(must(readQuantity('1 GB', 'GB')), must(readQuantity('500 GB', 'GB')))).amount.toString(); // => '501'
+ */
 export function addQuantities(a: Quantity, b: Quantity): Result<Quantity> {
   if (a.unit !== b.unit) return err(issue('unit.mismatch', [], { from: a.unit, to: b.unit }));
   return ok({ amount: a.amount.plus(b.amount), unit: a.unit });
 }
 
-/** The same amount in another unit of the same dimension, exactly. Refused with `unit.mismatch`, `unit.unknown`. */
+/**
+ * The same amount in another unit of the same dimension, exactly. Refused with `unit.mismatch`, `unit.unknown`.
+ *
+ * @example
+ * must(convertQuantity(must(readQuantity('1 GiB', 'GB')), 'MB')).amount.toString(); // => '1073.741824'
+ */
 export function convertQuantity(quantity: Quantity, to: string): Result<Quantity> {
   const factor = conversionFactor(quantity.unit, to);
   return factor.ok ? ok({ amount: quantity.amount.times(factor.value), unit: to }) : factor;
@@ -28,6 +38,9 @@ const LARGEST = new Decimal('1e18');
  * Reads "500 GiB", "1 200", "2.5 TB" or, for counts, "3M". Spaces group thousands; a comma is refused because it
  * could mean either. No unit: `defaultUnit`. Refused with `decimal.*`, `unit.unknown`, `unit.mismatch`,
  * `quantity.negative`, `quantity.too-large`.
+ *
+ * @example
+ * must(readQuantity('1.5 TB', 'GB')).unit; // => 'TB'
  */
 export function readQuantity(text: string, defaultUnit: string): Result<Quantity> {
   const plain = text

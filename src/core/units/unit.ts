@@ -98,13 +98,23 @@ define('period', [
 
 export const UNIT_CODES: readonly string[] = [...units.keys()];
 
-/** Finds a unit by its exact code. Refused with `unit.unknown`. */
+/**
+ * Finds a unit by its exact code. Refused with `unit.unknown`.
+ *
+ * @example
+ * must(unitOf('GiB')).dimension; // => 'data'
+ */
 export function unitOf(code: string): Result<Unit> {
   const unit = units.get(code);
   return unit ? ok(unit) : err(issue('unit.unknown', [], { unit: code.slice(0, 40) }));
 }
 
-/** The exact factor by which an amount in `from` becomes an amount in `to`. Refused with `unit.mismatch`. */
+/**
+ * The exact factor by which an amount in `from` becomes an amount in `to`. Refused with `unit.mismatch`.
+ *
+ * @example
+ * must(conversionFactor('GiB', 'GB')).toString(); // => '1.073741824'
+ */
 export function conversionFactor(from: string, to: string): Result<Decimal> {
   const known = factors.get(from)?.get(to);
   if (known) return known;

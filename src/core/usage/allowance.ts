@@ -24,11 +24,20 @@ export interface Included {
   readonly granted?: readonly Figure[];
 }
 
+/**
+ * @example
+ * hasEnded({ amount: decimal('100'), months: 12 }, { counted: true, month: 12 }); // => true
+ */
 export function hasEnded(included: Included, terms: AllowanceTerms): boolean {
   return included.amount !== null && included.months != null && (terms.month ?? 0) >= included.months;
 }
 
-/** What is left to charge: max(0, quantity − allowance), or all of it when allowances are ignored. */
+/**
+ * What is left to charge: max(0, quantity − allowance), or all of it when allowances are ignored.
+ *
+ * @example
+ * afterAllowance(given('Sent', decimal('300'), 'GB'), { amount: decimal('100') }, { counted: true }).value.toString(); // => '200'
+ */
 export function afterAllowance(quantity: Figure, included: Included, terms: AllowanceTerms): Figure {
   const granted = included.granted ?? [];
   const { amount } = included;

@@ -11,16 +11,30 @@ export interface Cased {
   readonly heavy?: string;
 }
 
+/**
+ * @example
+ * readCase({ likely: '4', heavy: '9' }, 'lean'); // => '4'
+ */
 export function readCase(value: Cased, which: Case): string {
   return value[which] ?? value.likely;
 }
 
-/** The same value in every case. */
+/**
+ * The same value in every case.
+ *
+ * @example
+ * sure('4'); // => { likely: '4' }
+ */
 export function sure(likely: string): Cased {
   return { likely };
 }
 
-/** Another likely value; a range that held the one before is widened to hold this one too. */
+/**
+ * Another likely value; a range that held the one before is widened to hold this one too.
+ *
+ * @example
+ * withLikely({ lean: '3', likely: '4', heavy: '6' }, '8'); // => { likely: '8', lean: '3', heavy: '8' }
+ */
 export function withLikely({ lean, likely: before, heavy }: Cased, likely: string): Cased {
   const value = decimal(likely);
   const held = !isOutOfOrder({ lean, likely: before, heavy });
@@ -35,7 +49,12 @@ export function withLikely({ lean, likely: before, heavy }: Cased, likely: strin
   };
 }
 
-/** Lean above likely, or likely above heavy. */
+/**
+ * Lean above likely, or likely above heavy.
+ *
+ * @example
+ * isOutOfOrder({ lean: '5', likely: '4' }); // => true
+ */
 export function isOutOfOrder({ lean, likely, heavy }: Cased): boolean {
   return (
     (lean !== undefined && decimal(lean).greaterThan(likely)) ||
@@ -43,7 +62,12 @@ export function isOutOfOrder({ lean, likely, heavy }: Cased): boolean {
   );
 }
 
-/** Every case that is given, changed alike; lean and heavy stay absent where they were. */
+/**
+ * Every case that is given, changed alike; lean and heavy stay absent where they were.
+ *
+ * @example
+ * mapCased({ likely: '4', heavy: '9' }, (text) => `${text}0`); // => { likely: '40', heavy: '90' }
+ */
 export function mapCased({ likely, lean, heavy }: Cased, change: (text: string) => string): Cased {
   return {
     likely: change(likely),
@@ -52,7 +76,12 @@ export function mapCased({ likely, lean, heavy }: Cased, change: (text: string) 
   };
 }
 
-/** Whether the cases may differ. */
+/**
+ * Whether the cases may differ.
+ *
+ * @example
+ * isRanged({ likely: '4' }); // => false
+ */
 export function isRanged({ lean, heavy }: Cased): boolean {
   return lean !== undefined || heavy !== undefined;
 }

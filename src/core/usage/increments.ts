@@ -34,13 +34,23 @@ function startedSteps(each: Figure, increment: Increment): Result<Figure> {
   return ok(ceiling('Started steps of one', 'step', steps));
 }
 
-/** How many chunks `events` events of size `each` are billed as. */
+/**
+ * How many chunks `events` events of size `each` are billed as.
+ *
+ * @example
+ * must(billedChunks(given('Writes', decimal('10'), 'requests'), given('Each', decimal('9'), 'KiB'), { step: decimal('4'), unit: 'KiB', least: null })).value.toString(); // => '30'
+ */
 export function billedChunks(events: Figure, each: Figure, increment: Increment): Result<Figure> {
   const steps = startedSteps(each, increment);
   return steps.ok ? ok(product('Billed, in started chunks', events.unit, [events, steps.value])) : steps;
 }
 
-/** The size of one event as billed: started steps × step, in the increment's unit. */
+/**
+ * The size of one event as billed: started steps × step, in the increment's unit.
+ *
+ * @example
+ * must(billedSize(given('Each', decimal('20'), 'second'), { step: decimal('60'), unit: 'second', least: null })).value.toString(); // => '60'
+ */
 export function billedSize(each: Figure, increment: Increment): Result<Figure> {
   const steps = startedSteps(each, increment);
   if (!steps.ok) return steps;

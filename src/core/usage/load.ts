@@ -21,6 +21,10 @@ export interface Grown {
   readonly factor: string;
 }
 
+/**
+ * @example
+ * timesGrown(given('Sent', decimal('300'), 'GB'), { label: 'Month 4', factor: '1.1' }).value.toString(); // => '330'
+ */
 export function timesGrown(figure: Figure, grown: Grown | undefined): Figure {
   if (!grown) return figure;
   return product(`${figure.label}, in this month`, figure.unit, [
@@ -52,7 +56,12 @@ export interface Load {
   readonly grown?: Grown;
 }
 
-/** Requests a second outside the peak. */
+/**
+ * Requests a second outside the peak.
+ *
+ * @example
+ * must(requestRate({ rate: { by: 'viewers', viewers: { likely: '300' }, refreshSeconds: { likely: '30' } } }, 'likely')).value.toString(); // => '10'
+ */
 export function requestRate(load: Load, which: Case): Result<Figure> {
   if (load.rate.by === 'requests') {
     const value = decimal(readCase(load.rate.perSecond, which));
@@ -80,6 +89,10 @@ export const LOAD_DIMENSIONS: Readonly<Record<LoadDimension, string>> = {
 /**
  * One dimension at a rate. New connections = rate ÷ requests per connection; open = rate × seconds each; data per
  * hour = rate × (question + answer) × 3 600. Refused with `load.incomplete`, naming what is missing.
+ *
+ * @example
+ * const load = { rate: { by: 'requests', perSecond: { likely: '50' } }, secondsEach: { likely: '0.2' } };
+ * must(loadDimension('open-connections', load, must(requestRate(load, 'likely')), 'likely')).value.toString(); // => '10'
  */
 export function loadDimension(
   dimension: LoadDimension,
@@ -110,7 +123,13 @@ export function loadDimension(
   }
 }
 
-/** GB of one exchange: `both` ways, or only the `reply`. */
+/**
+ * GB of one exchange: `both` ways, or only the `reply`.
+ *
+ * @example
+ * const load = { rate: { by: 'requests', perSecond: { likely: '50' } }, requestSize: { amount: { likely: '2' }, unit: 'kB' }, replySize: { amount: { likely: '8' }, unit: 'kB' } };
+ * must(bytesEach(load, 'likely', 'both')).value.toString(); // => '0.00001'
+ */
 export function bytesEach(load: Load, which: Case, way: 'both' | 'reply'): Result<Figure> {
   const sizes = [
     ...(way === 'both' && load.requestSize ? [['Question', load.requestSize] as const] : []),
@@ -134,7 +153,12 @@ function incomplete(what: string): Result<never> {
   return err(issue('load.incomplete', ['load'], { what }));
 }
 
-/** How high the load is in each hour of the week, as a multiple of its usual height. Refused: a peak above a day. */
+/**
+ * How high the load is in each hour of the week, as a multiple of its usual height. Refused: a peak above a day.
+ *
+ * @example
+ * must(loadShape({ rate: { by: 'requests', perSecond: { likely: '50' } } }, 'likely')).length; // => 168
+ */
 export function loadShape(load: Load, which: Case): Result<readonly Hour[]> {
   const { peak } = load;
   if (!peak) return ok(sameAllWeek(ONE));

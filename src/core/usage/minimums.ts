@@ -16,12 +16,22 @@ export interface Minimums {
   readonly keptDays: Decimal | null;
 }
 
-/** At least `minimum` of what is bought at all: no units, no minimum. */
+/**
+ * At least `minimum` of what is bought at all: no units, no minimum.
+ *
+ * @example
+ * atLeastIfAny('Billed', given('Used', decimal('0'), 'GB'), decimal('10')).value.toString(); // => '0'
+ */
 export function atLeastIfAny(label: string, quantity: Figure, minimum: Decimal | null): Figure {
   return quantity.value.isZero() ? quantity : atLeast(label, quantity, minimum);
 }
 
-/** At least `minimum` of it. */
+/**
+ * At least `minimum` of it.
+ *
+ * @example
+ * atLeast('Billed', given('Used', decimal('3'), 'GB'), decimal('10')).value.toString(); // => '10'
+ */
 export function atLeast(label: string, quantity: Figure, minimum: Decimal | null): Figure {
   if (!minimum) return quantity;
   const floor = given('Minimum', minimum, quantity.unit);
@@ -39,6 +49,9 @@ export function atLeast(label: string, quantity: Figure, minimum: Decimal | null
 /**
  * What is held on average when `monthly` is written each month and kept for `days`: monthly × days ÷ days of the
  * month. A minimum retention counts at least its days, also when data is deleted earlier.
+ *
+ * @example
+ * heldOnAverage(given('Comes in', decimal('730'), 'GB'), decimal('10'), null, decimal('730')).value.toString(); // => '240'
  */
 export function heldOnAverage(
   monthly: Figure,

@@ -44,6 +44,10 @@ export interface MonthRun {
 /**
  * Refused: `load.missing`, `load.incomplete` (autoscale), `hours.week-malformed`, `quantity.negative`,
  * `hours.day-too-long` (a window), `running.order` (a floor above its ceiling, a peak below its baseline).
+ *
+ * @example
+ * const month = { runHours: decimal('730'), monthHours: decimal('730'), runs: null };
+ * must(weekProfile({ pattern: 'always' }, 'likely', month, null)).placed; // => true
  */
 export function weekProfile(
   running: Running,
@@ -125,7 +129,12 @@ function weeksOfDays(hours: Decimal, days: Decimal): Week[] {
   ];
 }
 
-/** Checks a drawn week: seven texts of 24 characters, `#` or `.`. */
+/**
+ * Checks a drawn week: seven texts of 24 characters, `#` or `.`.
+ *
+ * @example
+ * isDrawnWeek(Array(7).fill('#'.repeat(24))); // => true
+ */
 export function isDrawnWeek(days: readonly string[]): boolean {
   return days.length === 7 && days.every((day) => /^[#.]{24}$/.test(day));
 }

@@ -30,6 +30,9 @@ export interface RunningTime {
 /**
  * Hours one unit runs in a month of `hoursInMonth`. Refused: `quantity.negative`, `hours.exceed-month` (more hours
  * than the month has), `hours.day-too-long`, `days.exceed-month`, `share.out-of-range`, and what a profile refuses.
+ *
+ * @example
+ * must(runningHours({ pattern: 'hours', hoursPerMonth: { likely: '200' } }, decimal('730'), 'likely')).value.toString(); // => '200'
  */
 export function runningHours(
   running: Running,
@@ -41,6 +44,10 @@ export function runningHours(
   return time.ok ? ok(time.value.hours) : time;
 }
 
+/**
+ * @example
+ * must(runningTime({ pattern: 'always' }, decimal('730'), 'likely')).hours.value.toString(); // => '730'
+ */
 export function runningTime(
   running: Running,
   hoursInMonth: Decimal,
@@ -224,7 +231,12 @@ function unitHours(profile: Profile, hoursInMonth: Decimal): Figure {
   return sum('Hours run in the month', 'hour', rows, note);
 }
 
-/** Hours of the month for so many hours of the week. */
+/**
+ * Hours of the month for so many hours of the week.
+ *
+ * @example
+ * hoursAtLevel({ weekHours: decimal('84') }, decimal('730')).value.toString(); // => '365'
+ */
 export function hoursAtLevel(level: Pick<Level, 'weekHours'>, hoursInMonth: Decimal): Figure {
   const month = given('Hours of the month', hoursInMonth, 'hour');
   if (level.weekHours.equals(WEEK_HOURS)) return month;

@@ -41,7 +41,12 @@ function edgesOf({ hours }: Week): Edge[] {
   return edges;
 }
 
-/** Of a group of two to six: two that never stop, and four that run in the peak. */
+/**
+ * Of a group of two to six: two that never stop, and four that run in the peak.
+ *
+ * @example
+ * ranksOfWeeks(everyWeek(sameAllWeek(decimal('2')))).length; // => 1
+ */
 export function ranksOfWeeks(weeks: readonly Week[]): WeekRank[] {
   const edges = weeks.map(edgesOf);
   const heights = [...new Map(edges.flat().map(({ units }) => [units.toString(), units])).values()]
@@ -72,7 +77,12 @@ function runsAbove(edges: readonly Edge[], height: Decimal): WeekRun[] | null {
   return runs;
 }
 
-/** The same weeks with every run as long as it is billed. */
+/**
+ * The same weeks with every run as long as it is billed.
+ *
+ * @example
+ * weekUnitHours(lengthenedWeeks(everyWeek(sameAllWeek(decimal('1'))), (hours) => hours)).toString(); // => '168'
+ */
 export function lengthenedWeeks(
   weeks: readonly Week[],
   billed: (hours: Decimal) => Decimal,
@@ -132,7 +142,12 @@ function hoursFrom(base: Decimal, steps: readonly { at: Decimal; change: Decimal
   });
 }
 
-/** Runs a month of one kind, seen as whole hours and parts of hours: how often an hour is full, and how often a part. */
+/**
+ * Runs a month of one kind, seen as whole hours and parts of hours: how often an hour is full, and how often a part.
+ *
+ * @example
+ * withoutHair(weekUnitHours(weeksOfRuns(decimal('4'), decimal('2'), decimal('672')))).toString(); // => '2'
+ */
 export function weeksOfRuns(count: Decimal, hoursEach: Decimal, monthHours: Decimal): Week[] {
   const whole = hoursEach.floor();
   const part = hoursEach.minus(whole);

@@ -42,12 +42,22 @@ export interface Level {
 const OFF: Hour = [{ length: ONE, units: ZERO }];
 const ON: Hour = [{ length: ONE, units: ONE }];
 
-/** An hour in which nothing changes. */
+/**
+ * An hour in which nothing changes.
+ *
+ * @example
+ * unitHoursOf(steadyHour(decimal('3'))).toString(); // => '3'
+ */
 export function steadyHour(units: Decimal): Hour {
   return units === ONE ? ON : units === ZERO ? OFF : [{ length: ONE, units }];
 }
 
-/** `inside` from the beginning of the hour for so much of it, then `outside`. */
+/**
+ * `inside` from the beginning of the hour for so much of it, then `outside`.
+ *
+ * @example
+ * unitHoursOf(dividedHour(decimal('0.5'), decimal('4'), decimal('2'))).toString(); // => '3'
+ */
 export function dividedHour(length: Decimal, inside: Decimal, outside: Decimal): Hour {
   return [
     { length, units: inside },
@@ -55,7 +65,12 @@ export function dividedHour(length: Decimal, inside: Decimal, outside: Decimal):
   ];
 }
 
-/** 168 times the same; nobody changes a week, so the one of a unit that runs always is shared. */
+/**
+ * 168 times the same; nobody changes a week, so the one of a unit that runs always is shared.
+ *
+ * @example
+ * sameAllWeek(decimal('3')).length; // => 168
+ */
 export function sameAllWeek(units: Decimal): readonly Hour[] {
   return units === ONE ? ALL_WEEK : new Array<Hour>(WEEK_HOURS).fill(steadyHour(units));
 }
@@ -63,12 +78,22 @@ export function sameAllWeek(units: Decimal): readonly Hour[] {
 const ALL_WEEK: readonly Hour[] = new Array<Hour>(WEEK_HOURS).fill(ON);
 const NO_WEEK: readonly Hour[] = new Array<Hour>(WEEK_HOURS).fill(OFF);
 
-/** The same every week. */
+/**
+ * The same every week.
+ *
+ * @example
+ * everyWeek(sameAllWeek(decimal('3'))).length; // => 1
+ */
 export function everyWeek(hours: readonly Hour[]): Week[] {
   return [{ share: ONE, hours }];
 }
 
-/** So often all week, else not at all: what is known of a mere number of hours. */
+/**
+ * So often all week, else not at all: what is known of a mere number of hours.
+ *
+ * @example
+ * weekUnitHours(soOften(decimal('0.5'))).toString(); // => '84'
+ */
 export function soOften(share: Decimal): Week[] {
   if (share.greaterThanOrEqualTo(1)) return everyWeek(ALL_WEEK);
   if (share.isZero()) return everyWeek(NO_WEEK);
@@ -78,7 +103,12 @@ export function soOften(share: Decimal): Week[] {
   ];
 }
 
-/** A value for each hour of the week: `inside` in a daily window, `outside` else. */
+/**
+ * A value for each hour of the week: `inside` in a daily window, `outside` else.
+ *
+ * @example
+ * weekUnitHours(everyWeek(windowWeek([0, 1, 2, 3, 4], 8, decimal('10'), { outside: decimal('0'), inside: decimal('1') }))).toString(); // => '50'
+ */
 export function windowWeek(
   days: readonly number[],
   from: number,
@@ -100,12 +130,22 @@ export function windowWeek(
   return week;
 }
 
-/** Unit-hours within one clock hour. */
+/**
+ * Unit-hours within one clock hour.
+ *
+ * @example
+ * unitHoursOf(steadyHour(decimal('2'))).toString(); // => '2'
+ */
 export function unitHoursOf(hour: Hour): Decimal {
   return hour.length === 1 ? hour[0]!.units : addAll(hour.map(({ length, units }) => length.times(units)));
 }
 
-/** Distinct heights with how many hours of an average week each lasts, lowest first. */
+/**
+ * Distinct heights with how many hours of an average week each lasts, lowest first.
+ *
+ * @example
+ * levelsOf(everyWeek(sameAllWeek(decimal('3')))).length; // => 1
+ */
 export function levelsOf(weeks: readonly Week[]): Level[] {
   const found = new Map<string, { units: Decimal; weekHours: Decimal }>();
   for (const { share, hours } of weeks) {
@@ -124,7 +164,12 @@ export function levelsOf(weeks: readonly Week[]): Level[] {
     .sort((a, b) => a.units.comparedTo(b.units));
 }
 
-/** The very same hours, counted. */
+/**
+ * The very same hours, counted.
+ *
+ * @example
+ * alike(sameAllWeek(decimal('3'))).size; // => 1
+ */
 export function alike(hours: readonly Hour[]): Map<Hour, number> {
   const counts = new Map<Hour, number>();
   // Neighbours are mostly the very same hour.
@@ -138,7 +183,12 @@ export function alike(hours: readonly Hour[]): Map<Hour, number> {
   return counts;
 }
 
-/** Changes every hour, once for each that is the same. */
+/**
+ * Changes every hour, once for each that is the same.
+ *
+ * @example
+ * weekUnitHours(mapWeeks(everyWeek(sameAllWeek(decimal('3'))), () => steadyHour(decimal('1')))).toString(); // => '168'
+ */
 export function mapWeeks(weeks: readonly Week[], change: (hour: Hour) => Hour): Week[] {
   const known = new Map<Hour, Hour>();
   let [last, lastChanged]: (Hour | null)[] = [null, null];
@@ -152,23 +202,42 @@ export function mapWeeks(weeks: readonly Week[], change: (hour: Hour) => Hour): 
   return weeks.map(({ share, hours }) => ({ share, hours: hours.map(changed) }));
 }
 
+/**
+ * @example
+ * weekUnitHours(mapUnits(everyWeek(sameAllWeek(decimal('3'))), (units) => units.minus(1))).toString(); // => '336'
+ */
 export function mapUnits(weeks: readonly Week[], change: (units: Decimal) => Decimal): Week[] {
   return mapWeeks(weeks, (hour) => hour.map(({ length, units }) => ({ length, units: change(units) })));
 }
 
-/** So many times as much of it. */
+/**
+ * So many times as much of it.
+ *
+ * @example
+ * weekUnitHours(timesWeeks(everyWeek(sameAllWeek(decimal('1'))), decimal('2'))).toString(); // => '336'
+ */
 export function timesWeeks(weeks: readonly Week[], factor: Decimal): readonly Week[] {
   return factor === ONE || factor.equals(1) ? weeks : mapUnits(weeks, (units) => units.times(factor));
 }
 
-/** Units in each hour of an average week. For pictures only: nothing is priced by it. */
+/**
+ * Units in each hour of an average week. For pictures only: nothing is priced by it.
+ *
+ * @example
+ * averageWeek(everyWeek(sameAllWeek(decimal('3'))))[0]!.toString(); // => '3'
+ */
 export function averageWeek(weeks: readonly Week[]): Decimal[] {
   return Array.from({ length: WEEK_HOURS }, (_, hour) =>
     addAll(weeks.map((week) => week.share.times(unitHoursOf(week.hours[hour]!)))),
   );
 }
 
-/** Unit-hours of an average week. */
+/**
+ * Unit-hours of an average week.
+ *
+ * @example
+ * weekUnitHours(everyWeek(sameAllWeek(decimal('1')))).toString(); // => '168'
+ */
 export function weekUnitHours(weeks: readonly Week[]): Decimal {
   return addAll(levelsOf(weeks).map(({ units, weekHours }) => units.times(weekHours)));
 }
@@ -180,7 +249,12 @@ export interface Together {
   readonly b: Decimal;
 }
 
-/** Two weeks side by side: how long which pair of heights lasts. The first has one kind only. */
+/**
+ * Two weeks side by side: how long which pair of heights lasts. The first has one kind only.
+ *
+ * @example
+ * sideBySide(sameAllWeek(decimal('1')), everyWeek(sameAllWeek(decimal('2')))).length; // => 1
+ */
 export function sideBySide(a: readonly Hour[], weeks: readonly Week[]): Together[] {
   const rows = new Map<string, { weekHours: Decimal; a: Decimal; b: Decimal }>();
   const add = (lasts: Decimal, left: Decimal, right: Decimal): void => {

@@ -91,7 +91,7 @@ async function* unzip(source: AsyncIterable<Uint8Array>): AsyncGenerator<Uint8Ar
     }
   } catch (error) {
     if (error instanceof SplitError) throw error;
-    throw new SplitError('the file begins like a gzip file and cannot be unpacked', 1, 1);
+    throw new SplitError('the file begins like a gzip file and cannot be unpacked', 1, 1, '', error);
   } finally {
     await reader.cancel().catch(() => undefined);
   }

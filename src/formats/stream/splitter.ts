@@ -32,8 +32,9 @@ export class SplitError extends Error {
     readonly line: number,
     readonly column: number,
     readonly path = '',
+    cause?: unknown,
   ) {
-    super(message);
+    super(message, { cause });
   }
 }
 

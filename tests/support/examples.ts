@@ -1,0 +1,86 @@
+/** The examples in the docstrings of core, found and run. */
+import fs from 'node:fs';
+import path from 'node:path';
+import ts from 'typescript';
+import { smallBookFile, smallBooks, bookFrom } from './books';
+import { designOf, serverOf } from './designs';
+
+const CORE = path.resolve(import.meta.dirname, '../../src/core');
+
+export interface PublicFunction {
+  readonly module: string;
+  readonly name: string;
+  readonly file: string;
+  /** Without the comment's stars; null: it has none. */
+  readonly example: string | null;
+}
+
+export const MODULES = fs
+  .readdirSync(CORE, { withFileTypes: true })
+  .filter((entry) => entry.isDirectory())
+  .map((entry) => entry.name)
+  .sort();
+
+/** What each module's index gives to others, each function at the module where it is written. */
+export function publicFunctions(): PublicFunction[] {
+  const roots = MODULES.map((name) => path.join(CORE, name, 'index.ts'));
+  const program = ts.createProgram(roots, {
+    target: ts.ScriptTarget.ES2022,
+    module: ts.ModuleKind.ESNext,
+    moduleResolution: ts.ModuleResolutionKind.Bundler,
+    noLib: true,
+    types: [],
+  });
+  const checker = program.getTypeChecker();
+  return MODULES.flatMap((module) => {
+    const index = program.getSourceFile(path.join(CORE, module, 'index.ts'))!;
+    return checker.getExportsOfModule(checker.getSymbolAtLocation(index)!).flatMap((exported) => {
+      const symbol = exported.flags & ts.SymbolFlags.Alias ? checker.getAliasedSymbol(exported) : exported;
+      const declared = symbol.declarations?.[0];
+      if (!declared || !ts.isFunctionDeclaration(declared)) return [];
+      const file = declared.getSourceFile().fileName;
+      if (!path.relative(CORE, file).startsWith(`${module}/`)) return [];
+      const tag = ts.getJSDocTags(declared).find((each) => each.tagName.text === 'example');
+      const text = tag && ts.getTextOfJSDocComment(tag.comment);
+      return [{ module, name: symbol.name, file, example: text ?? null }];
+    });
+  });
+}
+
+/** Everything that core gives, and a small world: a design of two servers A-4 at 0.10 an hour, and its books. */
+export async function world(): Promise<Record<string, unknown>> {
+  const all: Record<string, unknown> = {};
+  for (const name of MODULES) {
+    Object.assign(all, await import(`../../src/core/${name}/index.ts`));
+  }
+  const design = designOf([serverOf('a', { count: { likely: '2' } })]);
+  const books = smallBooks();
+  const plan = (all.planOf as (...given: unknown[]) => unknown)(design, books);
+  const [server] = design.sections[0]!.components;
+  return { ...all, design, books, plan, server, book: bookFrom(smallBookFile()) };
+}
+
+const CLAIM = /^(.*?);?\s*\/\/ => (.+)$/;
+
+/** Runs an example; what each line with `// =>` gives, and what it says that it gives. */
+export function runExample(
+  example: string,
+  given: Record<string, unknown>,
+): { readonly said: unknown; readonly found: unknown }[] {
+  const lines = example.split('\n').map((line) => {
+    const claim = CLAIM.exec(line);
+    return claim ? `__claim(() => (${claim[1]!}), () => (${claim[2]!}));` : line;
+  });
+  const { outputText } = ts.transpileModule(lines.join('\n'), {
+    compilerOptions: { target: ts.ScriptTarget.ES2022, module: ts.ModuleKind.None },
+  });
+  const claims: { said: unknown; found: unknown }[] = [];
+  const names = Object.keys(given);
+  const run = new Function(...names, '__claim', `{ ${outputText.replace('"use strict";', '')} }`) as (
+    ...values: unknown[]
+  ) => void;
+  run(...names.map((name) => given[name]), (found: () => unknown, said: () => unknown) =>
+    claims.push({ found: found(), said: said() }),
+  );
+  return claims;
+}
