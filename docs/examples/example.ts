@@ -3,7 +3,7 @@ import { indexBook } from '@/core/books';
 import type { Component, Design } from '@/core/design';
 import { type BookSet, bookSet, type PricedComponent, priceDesign } from '@/core/pricing';
 import type { Figure } from '@/core/trace';
-import { type Case, sure } from '@/core/usage';
+import { type Case, inAllCases } from '@/core/usage';
 import { checkPriceBook, toBookData } from '@/formats';
 import { wideBookFile } from '@tests/support/wide-book';
 
@@ -34,13 +34,13 @@ export function part(
 ): Component {
   const { use = {}, ...rest } = more;
   const usage = Object.fromEntries(
-    Object.entries(use).map(([meter, [amount, unit]]) => [meter, { amount: sure(amount), unit }]),
+    Object.entries(use).map(([meter, [amount, unit]]) => [meter, { amount: inAllCases(amount), unit }]),
   );
   return {
     id: rest.id ?? sku.toLowerCase(),
     name: rest.name ?? sku,
     kind,
-    count: sure('1'),
+    count: inAllCases('1'),
     place: { book: 'wide', region: 'severn' },
     choice: kind === 'custom' ? { by: 'none' } : { by: 'sku', sku },
     running: { pattern: 'always' },

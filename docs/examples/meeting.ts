@@ -4,12 +4,12 @@ import { priceMonths } from '@/core/analysis';
 import { planOf, priceDesign } from '@/core/pricing';
 import type { Agreement } from '@/core/terms';
 import { type Figure, given } from '@/core/trace';
-import { type Load, sure } from '@/core/usage';
+import { type Load, inAllCases } from '@/core/usage';
 import { agreementOf } from '@tests/support/designs';
 import { type Chapter, design, lineOf, monthOf, part, WIDE } from './example';
 
 const servers = (count: string, more: Partial<Component> = {}, sku = 'S-4') =>
-  part('server', sku, { count: sure(count), ...more });
+  part('server', sku, { count: inAllCases(count), ...more });
 const spend = (id: string, perHour: string) =>
   part('spend-commitment', 'SPEND', { id, term: '12-none', use: { committed: [perHour, 'money'] } });
 const credit = (id: string, amount: string) =>
@@ -20,13 +20,13 @@ const at = (price: string): Agreement =>
   agreementOf({ name: 'Fixed price', discount: { by: 'price', meter: 'running', price } });
 const HALF_DAYS: Component['running'] = {
   pattern: 'weekdays',
-  hoursPerDay: sure('12'),
-  daysPerWeek: sure('7'),
+  hoursPerDay: inAllCases('12'),
+  daysPerWeek: inAllCases('7'),
 };
 const LOAD: Load = {
-  rate: { by: 'requests', perSecond: sure('60') },
-  secondsEach: sure('15'),
-  replySize: { amount: sure('10'), unit: 'kB' },
+  rate: { by: 'requests', perSecond: inAllCases('60') },
+  secondsEach: inAllCases('15'),
+  replySize: { amount: inAllCases('10'), unit: 'kB' },
 };
 
 /** What the months come to, as a leaf: their own traces are those of each month. */
@@ -43,7 +43,10 @@ export const MEETING: readonly Chapter[] = [
       {
         says: 'Of three servers one is committed (730 × 0.06), one is bought by a spend commitment of 0.07 an hour (730 × 0.07), and one is on demand (730 × 0.10).',
         expect: '167.9',
-        figure: total([servers('3', { term: '12-none', committed: sure('1') }), spend('spend', '0.07')]),
+        figure: total([
+          servers('3', { term: '12-none', committed: inAllCases('1') }),
+          spend('spend', '0.07'),
+        ]),
       },
     ],
   },
@@ -73,8 +76,8 @@ export const MEETING: readonly Chapter[] = [
         figure: monthOf(
           servers('2', {
             term: '12-none',
-            committed: sure('1'),
-            running: { pattern: 'runs', perMonth: sure('730'), minutesEach: sure('30') },
+            committed: inAllCases('1'),
+            running: { pattern: 'runs', perMonth: inAllCases('730'), minutesEach: inAllCases('30') },
           }),
         ),
       },
@@ -84,8 +87,8 @@ export const MEETING: readonly Chapter[] = [
         figure: monthOf(
           servers('2', {
             term: '12-none',
-            committed: sure('1'),
-            running: { pattern: 'weekdays', hoursPerDay: sure('8'), daysPerWeek: sure('2.5') },
+            committed: inAllCases('1'),
+            running: { pattern: 'weekdays', hoursPerDay: inAllCases('8'), daysPerWeek: inAllCases('2.5') },
           }),
         ),
       },
@@ -98,7 +101,7 @@ export const MEETING: readonly Chapter[] = [
       {
         says: 'One of three is committed (43.80). 1 460 h are left: 1 000 × 0.10 + 460 × 0.05 = 123, and each of the two runs all month: × 0.8.',
         expect: '142.2',
-        figure: monthOf(servers('3', { term: '12-none', committed: sure('1') }, 'S-TIER')),
+        figure: monthOf(servers('3', { term: '12-none', committed: inAllCases('1') }, 'S-TIER')),
       },
     ],
   },
@@ -135,7 +138,7 @@ export const MEETING: readonly Chapter[] = [
       {
         says: 'Two servers, one committed: 730 × 0.06, and 730 × the agreed 0.08.',
         expect: '102.2',
-        figure: lineOf([servers('2', { term: '12-none', committed: sure('1') })], {
+        figure: lineOf([servers('2', { term: '12-none', committed: inAllCases('1') })], {
           agreements: [at('0.08')],
         }).monthly,
       },
@@ -182,13 +185,13 @@ export const MEETING: readonly Chapter[] = [
           part('file-share', 'SHARE', {
             usage: {
               stored: {
-                amount: sure('380'),
+                amount: inAllCases('380'),
                 unit: 'GiB',
                 sizes: [
                   { count: '2', amount: '40' },
                   { count: '1', amount: '300' },
                 ],
-                setAside: sure('760'),
+                setAside: inAllCases('760'),
               },
             },
           }),

@@ -1,35 +1,37 @@
 /** Charge structures, one chapter each. */
-import { sure } from '@/core/usage';
+import { inAllCases } from '@/core/usage';
 import { type Chapter, lineOf, monthOf, part } from './example';
 
 const transfer = (amount: string) => part('transfer-out', 'OUT', { use: { transferred: [amount, 'GB'] } });
 const edge = (amount: string) => part('content-delivery', 'EDGE', { use: { transferred: [amount, 'GB'] } });
 const sizes = (...rows: readonly (readonly [string, string])[]) => ({
   protected: {
-    amount: sure(String(rows.reduce((sum, [count, amount]) => sum + Number(count) * Number(amount), 0))),
+    amount: inAllCases(
+      String(rows.reduce((sum, [count, amount]) => sum + Number(count) * Number(amount), 0)),
+    ),
     unit: 'GB',
     sizes: rows.map(([count, amount]) => ({ count, amount })),
   },
 });
 const balanced = part('balancer-requests', 'BALANCER', {
   load: {
-    rate: { by: 'requests', perSecond: sure('60') },
-    secondsEach: sure('15'),
-    requestSize: { amount: sure('2'), unit: 'kB' },
-    replySize: { amount: sure('16'), unit: 'kB' },
+    rate: { by: 'requests', perSecond: inAllCases('60') },
+    secondsEach: inAllCases('15'),
+    requestSize: { amount: inAllCases('2'), unit: 'kB' },
+    replySize: { amount: inAllCases('16'), unit: 'kB' },
   },
 });
 const quietNights = part('balancer-requests', 'BALANCER', {
   load: {
-    rate: { by: 'requests', perSecond: sure('20') },
-    peak: { times: sure('5'), days: [0, 1, 2, 3, 4, 5, 6], from: 8, hours: sure('6') },
-    secondsEach: sure('0'),
-    requestSize: { amount: sure('0'), unit: 'kB' },
-    replySize: { amount: sure('0'), unit: 'kB' },
+    rate: { by: 'requests', perSecond: inAllCases('20') },
+    peak: { times: inAllCases('5'), days: [0, 1, 2, 3, 4, 5, 6], from: 8, hours: inAllCases('6') },
+    secondsEach: inAllCases('0'),
+    requestSize: { amount: inAllCases('0'), unit: 'kB' },
+    replySize: { amount: inAllCases('0'), unit: 'kB' },
   },
 });
 const support = part('support-plan', 'SUPPORT');
-const servers = (count: string) => part('server', 'S-4', { count: sure(count) });
+const servers = (count: string) => part('server', 'S-4', { count: inAllCases(count) });
 
 export const RATES: readonly Chapter[] = [
   {
@@ -85,7 +87,9 @@ export const RATES: readonly Chapter[] = [
       {
         says: 'The same 2 220 GB as four times 555 on average: 80, and a notice with the true range.',
         expect: '80',
-        figure: monthOf(part('backup', 'BACKUP', { count: sure('4'), use: { protected: ['555', 'GB'] } })),
+        figure: monthOf(
+          part('backup', 'BACKUP', { count: inAllCases('4'), use: { protected: ['555', 'GB'] } }),
+        ),
       },
     ],
   },
@@ -112,7 +116,9 @@ export const RATES: readonly Chapter[] = [
       {
         says: '6 vCPU at 0.03 and 20 GiB at 0.004 for 730 h.',
         expect: '189.8',
-        figure: monthOf(part('server', 'S-FREE', { size: { vcpu: sure('6'), memory: sure('20') } })),
+        figure: monthOf(
+          part('server', 'S-FREE', { size: { vcpu: inAllCases('6'), memory: inAllCases('20') } }),
+        ),
       },
     ],
   },

@@ -3,7 +3,7 @@ import type { Component, Design } from '@/core/design';
 import { priceDesign } from '@/core/pricing';
 import { endEarly, type EarlyEnd } from '@/core/terms';
 import { decimal } from '@/core/base';
-import { sure } from '@/core/usage';
+import { inAllCases } from '@/core/usage';
 import { agreementOf } from '@tests/support/designs';
 import { type Chapter, design, lineOf, monthOf, part, WIDE } from './example';
 
@@ -11,11 +11,11 @@ const committed = (term: Component['term'], more: Partial<Component> = {}) =>
   part('server', 'S-4', { term, ...more });
 const peaks: Component['running'] = {
   pattern: 'peaks',
-  baseline: sure('2'),
-  peak: sure('6'),
+  baseline: inAllCases('2'),
+  peak: inAllCases('6'),
   days: [0, 1, 2, 3, 4],
   from: 7,
-  hours: sure('4'),
+  hours: inAllCases('4'),
 };
 const early = (rule: EarlyEnd, used: number) =>
   endEarly(
@@ -58,7 +58,9 @@ export const TERMS_CHAPTERS: readonly Chapter[] = [
       {
         says: '12 months, nothing upfront, at 0.06; it runs 100 h and pays 730.',
         expect: '43.8',
-        figure: monthOf(committed('12-none', { running: { pattern: 'hours', hoursPerMonth: sure('100') } })),
+        figure: monthOf(
+          committed('12-none', { running: { pattern: 'hours', hoursPerMonth: inAllCases('100') } }),
+        ),
       },
       {
         says: '12 months, part upfront: 730 × 0.03 + 219 ÷ 12.',
@@ -112,12 +114,12 @@ export const TERMS_CHAPTERS: readonly Chapter[] = [
       {
         says: '2 000 of credit cost 1 800; 40 servers at list 2 920: 1 800, and 920 beyond at 1.1.',
         expect: '2812',
-        figure: total([part('server', 'S-4', { count: sure('40') }), credit('2000')]),
+        figure: total([part('server', 'S-4', { count: inAllCases('40') }), credit('2000')]),
       },
       {
         says: 'The same credit and ten servers at 730: the credit is paid all the same.',
         expect: '1800',
-        figure: total([part('server', 'S-4', { count: sure('10') }), credit('2000')]),
+        figure: total([part('server', 'S-4', { count: inAllCases('10') }), credit('2000')]),
       },
     ],
   },
@@ -169,7 +171,7 @@ export const TERMS_CHAPTERS: readonly Chapter[] = [
         expect: '287.6',
         figure: monthOf(
           part('server', 'S-LICENSED', {
-            licences: [{ product: 'ledger-db', how: 'brought', ownYearly: sure('2400') }],
+            licences: [{ product: 'ledger-db', how: 'brought', ownYearly: inAllCases('2400') }],
           }),
         ),
       },

@@ -1,5 +1,5 @@
 /** What crosses component borders: pools, grants, own lines, currency. */
-import { sure } from '@/core/usage';
+import { inAllCases } from '@/core/usage';
 import { type Chapter, lineOf, monthOf, part } from './example';
 
 const out = (id: string, amount: string, region = 'severn') =>
@@ -37,18 +37,18 @@ export const TOGETHER: readonly Chapter[] = [
         figure: monthOf(
           part('custom', '', {
             id: 'own',
-            count: sure('2'),
+            count: inAllCases('2'),
             custom: [
               {
                 label: 'Hours',
                 unit: 'hour',
-                amount: sure('6'),
+                amount: inAllCases('6'),
                 charge: { structure: 'per-unit', price: '45' },
               },
               {
                 label: 'Phone',
                 unit: 'month',
-                amount: sure('1'),
+                amount: inAllCases('1'),
                 charge: { structure: 'flat', amount: '30', once: false },
               },
             ],

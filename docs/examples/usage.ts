@@ -1,6 +1,6 @@
 /** From what a person knows to what is billed: increments, minimums, allowances, loads, running patterns. */
 import { type Component, type Design } from '@/core/design';
-import { sure } from '@/core/usage';
+import { inAllCases } from '@/core/usage';
 import { type Chapter, lineOf, monthOf, part } from './example';
 
 type Running = Component['running'];
@@ -9,8 +9,8 @@ const server = (running: Running, more: Partial<Component> = {}) =>
 const office = '.'.repeat(8) + '#'.repeat(10) + '.'.repeat(6);
 const shut = '.'.repeat(24);
 const load: Component['load'] = {
-  rate: { by: 'requests', perSecond: sure('10') },
-  peak: { times: sure('5'), days: [0, 1, 2, 3, 4], from: 7, hours: sure('3') },
+  rate: { by: 'requests', perSecond: inAllCases('10') },
+  peak: { times: inAllCases('5'), days: [0, 1, 2, 3, 4], from: 7, hours: inAllCases('3') },
 };
 const ASSUMPTIONS: Design['assumptions'] = { month: { hours: '730' }, countAllowances: true, exchange: [] };
 const reads = (more: Partial<Design['assumptions']>) =>
@@ -32,11 +32,11 @@ export const USAGE: readonly Chapter[] = [
         figure: monthOf(
           part('object-store', 'STORE', {
             usage: {
-              stored: { amount: sure('0'), unit: 'GB' },
+              stored: { amount: inAllCases('0'), unit: 'GB' },
               writes: {
-                amount: sure('1'),
+                amount: inAllCases('1'),
                 unit: 'million requests',
-                each: { amount: sure('1300'), unit: 'KiB' },
+                each: { amount: inAllCases('1300'), unit: 'KiB' },
               },
             },
           }),
@@ -47,13 +47,13 @@ export const USAGE: readonly Chapter[] = [
         expect: '11',
         figure: monthOf(
           part('function', 'FUNCTION', {
-            size: { vcpu: sure('1'), memory: sure('0.5') },
+            size: { vcpu: inAllCases('1'), memory: inAllCases('0.5') },
             usage: {
-              requests: { amount: sure('5'), unit: 'million requests' },
+              requests: { amount: inAllCases('5'), unit: 'million requests' },
               'run-time': {
-                amount: sure('5'),
+                amount: inAllCases('5'),
                 unit: 'million requests',
-                each: { amount: sure('130'), unit: 'millisecond' },
+                each: { amount: inAllCases('130'), unit: 'millisecond' },
               },
             },
           }),
@@ -64,7 +64,7 @@ export const USAGE: readonly Chapter[] = [
         expect: '0.72',
         figure: monthOf(
           part('server', 'S-SECOND', {
-            running: { pattern: 'runs', perMonth: sure('600'), minutesEach: sure('0.5') },
+            running: { pattern: 'runs', perMonth: inAllCases('600'), minutesEach: inAllCases('0.5') },
           }),
         ),
       },
@@ -73,7 +73,7 @@ export const USAGE: readonly Chapter[] = [
         expect: '2',
         figure: monthOf(
           part('server', 'S-HOUR', {
-            running: { pattern: 'runs', perMonth: sure('20'), minutesEach: sure('90') },
+            running: { pattern: 'runs', perMonth: inAllCases('20'), minutesEach: inAllCases('90') },
           }),
         ),
       },
@@ -103,7 +103,7 @@ export const USAGE: readonly Chapter[] = [
         expect: '14.4',
         figure: monthOf(
           part('object-store', 'STORE', {
-            usage: { stored: { amount: sure('730'), unit: 'GB', keptDays: sure('10') } },
+            usage: { stored: { amount: inAllCases('730'), unit: 'GB', keptDays: inAllCases('10') } },
           }),
         ),
       },
@@ -118,7 +118,7 @@ export const USAGE: readonly Chapter[] = [
         expect: '100',
         figure: monthOf(
           part('file-share', 'SHARE', {
-            usage: { stored: { amount: sure('300'), unit: 'GiB', setAside: sure('500') } },
+            usage: { stored: { amount: inAllCases('300'), unit: 'GiB', setAside: inAllCases('500') } },
           }),
         ),
       },
@@ -147,8 +147,8 @@ export const USAGE: readonly Chapter[] = [
         figure: monthOf(
           part('transfer-out', 'OUT', {
             load: {
-              rate: { by: 'viewers', viewers: sure('900'), refreshSeconds: sure('30') },
-              replySize: { amount: sure('20'), unit: 'kB' },
+              rate: { by: 'viewers', viewers: inAllCases('900'), refreshSeconds: inAllCases('30') },
+              replySize: { amount: inAllCases('20'), unit: 'kB' },
             },
           }),
         ),
@@ -162,7 +162,9 @@ export const USAGE: readonly Chapter[] = [
       {
         says: '10 hours on 5 days a week: 730 × 50 ÷ 168 h at 0.10.',
         expect: '21.7261904762',
-        figure: monthOf(server({ pattern: 'weekdays', hoursPerDay: sure('10'), daysPerWeek: sure('5') })),
+        figure: monthOf(
+          server({ pattern: 'weekdays', hoursPerDay: inAllCases('10'), daysPerWeek: inAllCases('5') }),
+        ),
       },
       {
         says: 'The same week, drawn.',
@@ -174,13 +176,18 @@ export const USAGE: readonly Chapter[] = [
       {
         says: '220 hours a month.',
         expect: '22',
-        figure: monthOf(server({ pattern: 'hours', hoursPerMonth: sure('220') })),
+        figure: monthOf(server({ pattern: 'hours', hoursPerMonth: inAllCases('220') })),
       },
       {
         says: 'Asleep 60 % of the month: 292 h awake, and 120 wakings that each stay up 15 minutes longer.',
         expect: '32.2',
         figure: monthOf(
-          server({ pattern: 'asleep', share: sure('0.6'), wakeUps: sure('120'), idleMinutes: sure('15') }),
+          server({
+            pattern: 'asleep',
+            share: inAllCases('0.6'),
+            wakeUps: inAllCases('120'),
+            idleMinutes: inAllCases('15'),
+          }),
         ),
       },
       {
@@ -189,11 +196,11 @@ export const USAGE: readonly Chapter[] = [
         figure: monthOf(
           server({
             pattern: 'peaks',
-            baseline: sure('2'),
-            peak: sure('6'),
+            baseline: inAllCases('2'),
+            peak: inAllCases('6'),
             days: [0, 1, 2, 3, 4],
             from: 7,
-            hours: sure('4'),
+            hours: inAllCases('4'),
           }),
         ),
       },
@@ -202,7 +209,12 @@ export const USAGE: readonly Chapter[] = [
         expect: '172.0714285714',
         figure: monthOf(
           server(
-            { pattern: 'autoscale', floor: sure('1'), ceiling: sure('6'), carries: sure('8') },
+            {
+              pattern: 'autoscale',
+              floor: inAllCases('1'),
+              ceiling: inAllCases('6'),
+              carries: inAllCases('8'),
+            },
             { load },
           ),
         ),

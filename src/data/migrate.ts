@@ -11,6 +11,7 @@ import * as linkHashes from './migrations/m008-link-hashes';
 import * as changeFeed from './migrations/m009-change-feed';
 import * as jobs from './migrations/m010-jobs';
 import * as cheapestPlace from './migrations/m011-cheapest-place';
+import * as allocated from './migrations/m012-allocated';
 import type { Database } from './schema';
 
 const MIGRATIONS: Readonly<Record<string, Migration>> = {
@@ -25,6 +26,7 @@ const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '009-change-feed': changeFeed,
   '010-jobs': jobs,
   '011-cheapest-place': cheapestPlace,
+  '012-allocated': allocated,
 };
 
 export async function migrate(db: Kysely<Database>): Promise<void> {

@@ -6,7 +6,7 @@ import { designRepository } from './design-repository';
 import { exchangeRepository } from './exchange-repository';
 import { importRepository } from './import-repository';
 import { jobRepository } from './job-repository';
-import { keptRepository } from './kept-repository';
+import { libraryRepository } from './library-repository';
 import { linkRepository } from './link-repository';
 import type { Database } from './schema';
 
@@ -17,7 +17,7 @@ export function repositories(db: Kysely<Database>): Stores {
     imports: importRepository(db),
     exchange: exchangeRepository(db),
     links: linkRepository(db),
-    kept: keptRepository(db),
+    kept: libraryRepository(db),
     jobs: jobRepository(db),
   };
 }

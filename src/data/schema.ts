@@ -9,7 +9,7 @@ import type {
   JobLane,
   JobState,
   JobWork,
-  KeptWhat,
+  LibraryKind,
   LineAmounts,
 } from '@/operations';
 
@@ -144,7 +144,7 @@ export interface Database {
   workspace_kept: {
     id: string;
     workspace_id: string;
-    what: KeptWhat;
+    what: LibraryKind;
     name: string;
     body: JSONColumnType<object>;
     kept_at: Timestamp;

@@ -6,7 +6,7 @@ import { offerSearchContract } from '@tests/support/offer-search-contract';
 import { smallBookFile } from '@tests/support/books';
 import { freshDatabase } from '@tests/support/database';
 import { jobContract } from '@tests/support/job-contract';
-import { keptContract } from '@tests/support/kept-contract';
+import { libraryContract } from '@tests/support/library-contract';
 import { linkContract } from '@tests/support/link-contract';
 import { HERE, storeContract, testContext } from '@tests/support/store-contract';
 import { uploadOf } from '@tests/support/upload';
@@ -33,7 +33,7 @@ storeContract('in PostgreSQL', freshStores);
 bookContract('in PostgreSQL', freshStores);
 offerSearchContract('in PostgreSQL', freshStores);
 linkContract('in PostgreSQL', freshStores);
-keptContract('in PostgreSQL', freshStores);
+libraryContract('in PostgreSQL', freshStores);
 jobContract('in PostgreSQL', freshStores);
 
 describe('the database itself', () => {

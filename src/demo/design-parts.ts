@@ -1,7 +1,7 @@
 /** Short ways to write the demo's designs. */
 import type { Assumptions, Component, Design, Section } from '@/core/design';
 import { DEFAULT_MONTH } from '@/core/time';
-import { ALWAYS, sure } from '@/core/usage';
+import { ALWAYS, inAllCases } from '@/core/usage';
 import { DEMO_REVISIONS } from './generate-book';
 import { DEMO_PROFILES } from './profiles';
 
@@ -39,7 +39,7 @@ function sectionOf(name: string, parts: readonly Part[], number: number): Sectio
     name,
     components: parts.map((part, index) => ({
       id: `s${number}c${index + 1}`,
-      count: sure('1'),
+      count: inAllCases('1'),
       place: SEVERN,
       choice: { by: 'none' },
       running: ALWAYS,

@@ -1,6 +1,6 @@
 /** The demo's designs: what Skerrow Ferries plans to run once Harbour House is emptied. */
 import type { Component, Design } from '@/core/design';
-import { sure } from '@/core/usage';
+import { inAllCases } from '@/core/usage';
 import { designOf, sku } from './design-parts';
 import { CREW_ROTA, TELEMETRY_LAKE } from './more-designs';
 
@@ -15,8 +15,8 @@ const out = (likely: string, lean?: string, heavy?: string) => ({
 });
 const officeHours: Component['running'] = {
   pattern: 'days',
-  hoursPerDay: sure('10'),
-  daysPerMonth: sure('22'),
+  hoursPerDay: inAllCases('10'),
+  daysPerMonth: inAllCases('22'),
 };
 
 export const DEMO_DESIGNS: readonly Design[] = [
@@ -44,13 +44,13 @@ export const DEMO_DESIGNS: readonly Design[] = [
             name: 'Ticket printing',
             kind: 'server',
             choice: sku('NV-LIT-2-4'),
-            running: { pattern: 'hours', hoursPerMonth: sure('300') },
+            running: { pattern: 'hours', hoursPerMonth: inAllCases('300') },
           },
           {
             name: 'Server disks',
             kind: 'block-volume',
             choice: sku('NV-VOL-EVEN'),
-            count: sure('8'),
+            count: inAllCases('8'),
             usage: gib('80'),
           },
         ],
@@ -62,24 +62,24 @@ export const DEMO_DESIGNS: readonly Design[] = [
             name: 'Booking database',
             kind: 'server',
             choice: sku('NV-MEM-8-64'),
-            count: sure('2'),
+            count: inAllCases('2'),
             term: '12-none',
           },
           {
             name: 'Database volumes',
             kind: 'block-volume',
             choice: sku('NV-VOL-SWIFT'),
-            count: sure('2'),
+            count: inAllCases('2'),
             usage: gib('900', '700', '1400'),
           },
-          { name: 'Seat cache', kind: 'server', choice: sku('NV-MEMM-2-16'), count: sure('2') },
+          { name: 'Seat cache', kind: 'server', choice: sku('NV-MEMM-2-16'), count: inAllCases('2') },
           {
             name: 'Tickets and invoices',
             kind: 'object-store',
             choice: sku('NV-STORE-NEAR'),
             usage: {
               stored: { amount: { likely: '2600', lean: '2200', heavy: '3900' }, unit: 'GB' },
-              writes: { amount: sure('4100000'), unit: 'request' },
+              writes: { amount: inAllCases('4100000'), unit: 'request' },
               reads: { amount: { likely: '38000000', heavy: '90000000' }, unit: 'request' },
             },
           },
@@ -109,21 +109,21 @@ export const DEMO_DESIGNS: readonly Design[] = [
             name: 'Staging servers',
             kind: 'server',
             choice: sku('NV-BAL-2-8'),
-            count: sure('3'),
+            count: inAllCases('3'),
             running: officeHours,
           },
           {
             name: 'Staging disks',
             kind: 'block-volume',
             choice: sku('NV-VOL-EVEN'),
-            count: sure('3'),
+            count: inAllCases('3'),
             usage: gib('60'),
           },
           {
             name: 'Load generator',
             kind: 'server',
             choice: sku('NV-CPU-96-192'),
-            running: { pattern: 'hours', hoursPerMonth: sure('12') },
+            running: { pattern: 'hours', hoursPerMonth: inAllCases('12') },
             place: { book: 'norvane', region: 'plata-1' },
           },
         ],
@@ -150,8 +150,8 @@ export const DEMO_DESIGNS: readonly Design[] = [
             choice: sku('OS-HOLD-RARE'),
             place: ELBE,
             usage: {
-              stored: { amount: sure('5400'), unit: 'GiB' },
-              writes: { amount: sure('62000000'), unit: 'request' },
+              stored: { amount: inAllCases('5400'), unit: 'GiB' },
+              writes: { amount: inAllCases('62000000'), unit: 'request' },
             },
           },
         ],
@@ -173,7 +173,7 @@ export const DEMO_DESIGNS: readonly Design[] = [
             choice: sku('OS-HOLD'),
             place: ELBE,
             usage: {
-              stored: { amount: sure('1800'), unit: 'GiB' },
+              stored: { amount: inAllCases('1800'), unit: 'GiB' },
               reads: {
                 amount: { likely: '210000000', lean: '90000000', heavy: '1300000000' },
                 unit: 'request',
@@ -206,8 +206,8 @@ export const DEMO_DESIGNS: readonly Design[] = [
             choice: sku('NV-STORE-NEAR'),
             place: HUDSON,
             usage: {
-              stored: { amount: sure('36'), unit: 'TB' },
-              writes: { amount: sure('9400000'), unit: 'request' },
+              stored: { amount: inAllCases('36'), unit: 'TB' },
+              writes: { amount: inAllCases('9400000'), unit: 'request' },
             },
           },
           {
@@ -217,7 +217,7 @@ export const DEMO_DESIGNS: readonly Design[] = [
             place: HUDSON,
             usage: {
               stored: { amount: { likely: '2.9', lean: '2.4', heavy: '3.6' }, unit: 'PB' },
-              writes: { amount: sure('780000'), unit: 'request' },
+              writes: { amount: inAllCases('780000'), unit: 'request' },
             },
           },
           {
@@ -236,7 +236,7 @@ export const DEMO_DESIGNS: readonly Design[] = [
             name: 'Intake servers',
             kind: 'server',
             choice: { by: 'cheapest', need: { vcpu: '2', memory: '8' } },
-            count: sure('2'),
+            count: inAllCases('2'),
             place: HUDSON,
             term: '36-all',
           },

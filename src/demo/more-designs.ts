@@ -1,5 +1,5 @@
 /** Two more designs of the demo: one that streams and queries, and one whose licence can be had in three ways. */
-import { sure } from '@/core/usage';
+import { inAllCases } from '@/core/usage';
 import { designOf, type Part, sku } from './design-parts';
 
 const ELBE = { book: 'osmere', region: 'de.elbe' };
@@ -11,8 +11,8 @@ const gb = (likely: string, lean?: string, heavy?: string) => ({
 });
 const DATABASE = {
   kind: 'relational-database',
-  count: sure('2'),
-  usage: { stored: { amount: sure('600'), unit: 'GiB', setAside: sure('800') } },
+  count: inAllCases('2'),
+  usage: { stored: { amount: inAllCases('600'), unit: 'GiB', setAside: inAllCases('800') } },
 } satisfies Partial<Part>;
 
 export const TELEMETRY_LAKE = designOf(
@@ -27,7 +27,7 @@ export const TELEMETRY_LAKE = designOf(
           kind: 'stream',
           place: SEVERN,
           choice: sku('NV-CURRENT'),
-          count: sure('3'),
+          count: inAllCases('3'),
           usage: { in: gb('920', '700', '1500'), out: gb('1840'), stored: gb('210') },
         },
         {
@@ -35,13 +35,13 @@ export const TELEMETRY_LAKE = designOf(
           kind: 'function',
           place: SEVERN,
           choice: sku('NV-FLINT'),
-          size: { vcpu: sure('1'), memory: sure('0.5') },
+          size: { vcpu: inAllCases('1'), memory: inAllCases('0.5') },
           usage: {
             requests: { amount: { likely: '390', lean: '300', heavy: '620' }, unit: 'million requests' },
             'run-time': {
               amount: { likely: '390', lean: '300', heavy: '620' },
               unit: 'million requests',
-              each: { amount: sure('85'), unit: 'millisecond' },
+              each: { amount: inAllCases('85'), unit: 'millisecond' },
             },
           },
         },
@@ -52,9 +52,9 @@ export const TELEMETRY_LAKE = designOf(
           choice: sku('NV-POST'),
           usage: {
             requests: {
-              amount: sure('24'),
+              amount: inAllCases('24'),
               unit: 'million requests',
-              each: { amount: sure('90'), unit: 'KiB' },
+              each: { amount: inAllCases('90'), unit: 'KiB' },
             },
           },
         },
@@ -70,7 +70,7 @@ export const TELEMETRY_LAKE = designOf(
           choice: sku('NV-STORE-NEAR'),
           usage: {
             stored: gb('11000', '9000', '16000'),
-            writes: { amount: sure('12'), unit: 'million requests' },
+            writes: { amount: inAllCases('12'), unit: 'million requests' },
           },
         },
         {
@@ -90,9 +90,13 @@ export const TELEMETRY_LAKE = designOf(
           kind: 'warehouse',
           place: SEVERN,
           choice: sku('NV-HALL'),
-          running: { pattern: 'weekdays', hoursPerDay: { likely: '9', heavy: '14' }, daysPerWeek: sure('5') },
+          running: {
+            pattern: 'weekdays',
+            hoursPerDay: { likely: '9', heavy: '14' },
+            daysPerWeek: inAllCases('5'),
+          },
           usage: {
-            stored: { amount: sure('14'), unit: 'TB' },
+            stored: { amount: inAllCases('14'), unit: 'TB' },
             scanned: { amount: { likely: '60', lean: '25', heavy: '180' }, unit: 'TB' },
           },
         },
@@ -101,7 +105,11 @@ export const TELEMETRY_LAKE = designOf(
           kind: 'server',
           place: ELBE,
           choice: { by: 'cheapest', need: { vcpu: '8', memory: '32', gpu: '1' } },
-          running: { pattern: 'runs', perMonth: sure('22'), minutesEach: { likely: '190', heavy: '420' } },
+          running: {
+            pattern: 'runs',
+            perMonth: inAllCases('22'),
+            minutesEach: { likely: '190', heavy: '420' },
+          },
         },
         {
           name: 'Watching it all',
@@ -109,8 +117,8 @@ export const TELEMETRY_LAKE = designOf(
           place: SEVERN,
           choice: sku('NV-WATCH'),
           usage: {
-            metrics: { amount: sure('640'), unit: 'item' },
-            alarms: { amount: sure('90'), unit: 'item' },
+            metrics: { amount: inAllCases('640'), unit: 'item' },
+            alarms: { amount: inAllCases('90'), unit: 'item' },
             logs: gb('140'),
             stored: gb('420'),
           },
@@ -170,8 +178,8 @@ export const CREW_ROTA = designOf(
           kind: 'server',
           place: HARBOUR,
           choice: sku('HD-FREE'),
-          count: sure('2'),
-          size: { vcpu: sure('6'), memory: sure('60') },
+          count: inAllCases('2'),
+          size: { vcpu: inAllCases('6'), memory: inAllCases('60') },
           licences: [
             { product: 'atrium-server', how: 'included' },
             { product: 'castrum-db', how: 'included' },
@@ -182,10 +190,10 @@ export const CREW_ROTA = designOf(
           kind: 'block-volume',
           place: HARBOUR,
           choice: sku('HD-BLOCK'),
-          count: sure('2'),
+          count: inAllCases('2'),
           usage: {
-            capacity: { amount: sure('800'), unit: 'GiB' },
-            iops: { amount: sure('4000'), unit: 'IOPS' },
+            capacity: { amount: inAllCases('800'), unit: 'GiB' },
+            iops: { amount: inAllCases('4000'), unit: 'IOPS' },
           },
         },
         {
@@ -195,7 +203,7 @@ export const CREW_ROTA = designOf(
           choice: sku('HD-GUARD'),
           usage: {
             protected: {
-              amount: sure('1640'),
+              amount: inAllCases('1640'),
               unit: 'GB',
               sizes: [
                 { count: '2', amount: '780' },

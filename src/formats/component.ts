@@ -75,7 +75,7 @@ export const zones = z.int().min(1).max(12);
 export const guesses = z.array(z.string().min(1).max(120)).max(60);
 
 /** A share of one, in every case. */
-export const borne = z.strictObject({
+export const allocated = z.strictObject({
   likely: shareText,
   lean: shareText.optional(),
   heavy: shareText.optional(),
@@ -104,7 +104,7 @@ export const COMPONENT_PARTS = {
   months: months.nullable(),
   custom: custom.nullable(),
   later: later.nullable(),
-  borne: borne.nullable(),
+  allocated: allocated.nullable(),
   guesses: guesses.nullable(),
   origin: origin.nullable(),
   tags: tags.nullable(),

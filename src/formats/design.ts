@@ -7,6 +7,7 @@ import type { DesignSummary } from '@/core/range';
 import { type JsonBounds, readBoundedJson } from './bounded-json';
 import { shareText } from './charge';
 import { component, place } from './component';
+import { designFileToday } from './earlier-names';
 import { check, type Checked, type Fault, faultsOf, refused } from './faults';
 import {
   amountText,
@@ -175,7 +176,7 @@ export const DESIGN_BOUNDS: JsonBounds = { mostBytes: 8_000_000 };
 export function readDesign(text: string): Checked<Design> {
   const json = readBoundedJson(text, DESIGN_BOUNDS);
   if (!json.ok) return json;
-  const file = check(designFileSchema, json.value);
+  const file = check(designFileSchema, designFileToday(json.value));
   if (!file.ok) return file;
   const faults = designFaults(file.value.design as Design);
   return faults.length > 0 ? refused(faults) : { ok: true, value: file.value.design as Design };

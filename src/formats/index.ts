@@ -8,3 +8,4 @@ export * from './offer-query';
 export * from './price-book';
 export * from './report-options';
 export * from './utf8';
+export { editsToday } from './earlier-names';

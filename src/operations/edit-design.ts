@@ -5,7 +5,7 @@
  */
 import { applyEdits } from '@/core/design';
 import { sentenceFor } from '@/core/display';
-import { check, editBatchSchema, faultsOfChange } from '@/formats';
+import { check, editBatchSchema, editsToday, faultsOfChange } from '@/formats';
 import { allow } from './may';
 import { AppError, invalid, notFound } from './app-error';
 import { type SavedSince, sinceOf } from './history';
@@ -20,7 +20,7 @@ type Outcome = { readonly saved: Saved } | { readonly since: SavedSince };
 
 export async function editDesign(context: Context, id: string, data: unknown): Promise<Saved> {
   allow(context.actor, 'editDesign');
-  const batch = check(editBatchSchema, data);
+  const batch = check(editBatchSchema, editsToday(data));
   if (!batch.ok) throw invalid('The edit was refused; nothing was changed.', batch.faults, batch.more);
   const { baseRevision, batch: batchId, edits } = batch.value;
   const outcome = await context.designs.change<Outcome>(context.actor.workspace, id, async (locked) => {

@@ -5,8 +5,8 @@ import type {
   DesignLink,
   DesignListing,
   DesignStore,
-  KeptStore,
-  KeptThing,
+  LibraryStore,
+  LibraryItem,
   LockedDesign,
   LinkStore,
   LoggedBatch,
@@ -36,13 +36,13 @@ export function memoryStores(): Stores {
     imports: memoryImportStore(),
     exchange: memoryExchangeStore(),
     links: memoryLinkStore(),
-    kept: memoryKeptStore(),
+    kept: memoryLibraryStore(),
     jobs: memoryJobStore(),
   };
 }
 
-function memoryKeptStore(): KeptStore {
-  let kept: { readonly workspace: string; readonly thing: KeptThing }[] = [];
+function memoryLibraryStore(): LibraryStore {
+  let kept: { readonly workspace: string; readonly thing: LibraryItem }[] = [];
   return {
     list: async (workspace, what) =>
       kept

@@ -4,7 +4,7 @@ import { bookContract } from '@tests/support/book-contract';
 import { designOf, serverOf } from '@tests/support/designs';
 import { jobContract } from '@tests/support/job-contract';
 import { offerSearchContract } from '@tests/support/offer-search-contract';
-import { keptContract } from '@tests/support/kept-contract';
+import { libraryContract } from '@tests/support/library-contract';
 import { linkContract } from '@tests/support/link-contract';
 import { storeContract, testContext } from '@tests/support/store-contract';
 import { uploadOf } from '@tests/support/upload';
@@ -30,7 +30,7 @@ storeContract('in memory', async () => stores());
 bookContract('in memory', async () => stores());
 offerSearchContract('in memory', async () => stores());
 linkContract('in memory', async () => stores());
-keptContract('in memory', async () => stores());
+libraryContract('in memory', async () => stores());
 jobContract('in memory', async () => stores());
 
 describe('roles', () => {

@@ -4,12 +4,12 @@ import type { DesignSummary } from '@/core/range';
 import type { Actor } from './actor';
 import type { BookStore, ExchangeStore, ImportStore } from './book-ports';
 import type { JobQueue, JobStore } from './job-ports';
-import type { KeptStore } from './kept-ports';
+import type { LibraryStore } from './library-ports';
 import type { LinkStore } from './link-ports';
 
 export type * from './book-ports';
 export type * from './job-ports';
-export type * from './kept-ports';
+export type * from './library-ports';
 export type * from './link-ports';
 
 export interface Totals {
@@ -23,7 +23,7 @@ export interface Totals {
 /** What each line comes to, as printed, by its id; null: not priced. */
 export type LineAmounts = Readonly<Record<string, string | null>>;
 
-export interface KeptTotals extends Totals {
+export interface StoredTotals extends Totals {
   readonly lines: LineAmounts;
 }
 
@@ -111,7 +111,7 @@ export interface DesignStore {
   /** One state of the design and its history, without keeping anybody from saving. Null: no such design. */
   read<T>(workspace: string, id: string, work: (seen: LockedDesign) => Promise<T>): Promise<T | null>;
   /** Keeps totals only if the design is still at `revision`. */
-  saveTotals(workspace: string, id: string, revision: number, totals: KeptTotals): Promise<void>;
+  saveTotals(workspace: string, id: string, revision: number, totals: StoredTotals): Promise<void>;
   /** False: no such design. Deleted designs can be restored. */
   remove(workspace: string, id: string, at: Date): Promise<boolean>;
   restore(workspace: string, id: string): Promise<boolean>;
@@ -123,7 +123,7 @@ export interface Stores {
   readonly imports: ImportStore;
   readonly exchange: ExchangeStore;
   readonly links: LinkStore;
-  readonly kept: KeptStore;
+  readonly kept: LibraryStore;
   readonly jobs: JobStore;
 }
 

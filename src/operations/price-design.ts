@@ -4,7 +4,7 @@ import { type DesignSummary, summarise } from '@/core/range';
 import { halfAwayFromZero, minorDigits } from '@/core/money';
 import { Decimal } from '@/core/base';
 import { loadBooks } from './load-books';
-import type { BookStore, Context, KeptTotals, Urgency } from './ports';
+import type { BookStore, Context, StoredTotals, Urgency } from './ports';
 
 /** Where the context says who prices, there; else right here. */
 export async function priceDesignOnServer(
@@ -21,7 +21,7 @@ export async function priceHere(books: BookStore, workspace: string, design: Des
 }
 
 /** What is kept of a summary: for lists, and to say what a later calculation changes. */
-export function totalsOf(summary: DesignSummary): KeptTotals {
+export function totalsOf(summary: DesignSummary): StoredTotals {
   const round = (value: string): string =>
     halfAwayFromZero(new Decimal(value), minorDigits(summary.currency)).toString();
   return {

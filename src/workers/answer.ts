@@ -14,15 +14,15 @@ import {
   runaway,
 } from '@/core/analysis';
 import { casesOf, createPricer, type DesignPlan, type PricedDesign, type Pricer } from '@/core/pricing';
-import { formKinds, formsFor } from '@/core/forms';
+import { formKinds, formsFor } from '@/core/deployment-forms';
 import { summaryOf } from '@/core/range';
 import { toPlain } from '@/core/trace';
-import type { BookShelf } from './book-shelf';
+import type { LoadedBooks } from './loaded-books';
 import type {
   Answers,
   MonthsAnswer,
   NewerAnswer,
-  OfferRow,
+  OfferChoice,
   PlainForm,
   PricedFinding,
   Question,
@@ -35,16 +35,16 @@ export class Answerer {
   private last: DesignPlan | undefined;
 
   constructor(
-    private readonly shelf: BookShelf,
+    private readonly loaded: LoadedBooks,
     private readonly clock: () => number,
   ) {
-    this.pricer = createPricer(shelf);
+    this.pricer = createPricer(loaded);
   }
 
   async answer(question: Question): Promise<Answers[keyof Answers]> {
     switch (question.ask) {
       case 'price': {
-        await this.shelf.booksFor(question.design);
+        await this.loaded.booksFor(question.design);
         const started = this.clock();
         const plan = this.plan(question.design);
         const summary = summaryOf(casesOf(plan));
@@ -101,7 +101,7 @@ export class Answerer {
   }
 
   private async planned(design: Design): Promise<DesignPlan> {
-    await this.shelf.booksFor(design);
+    await this.loaded.booksFor(design);
     return this.plan(design);
   }
 
@@ -114,7 +114,7 @@ export class Answerer {
   /** Forms of the same capacity at one place, whether the design uses its book yet or not. */
   private async forms({ design, place, wish }: Extract<Question, { ask: 'forms' }>): Promise<PlainForm[]> {
     const kinds = formKinds(wish.job).map((kind) => anyOfKind(kind, place));
-    const books = await this.shelf.booksFor(design, kinds);
+    const books = await this.loaded.booksFor(design, kinds);
     return formsFor(wish, place, design, books, () => crypto.randomUUID()).map(
       ({ form, monthly, ...row }) => ({
         ...row,
@@ -127,7 +127,7 @@ export class Answerer {
   /** What the rules find, and what each remedy would change. */
   private async checks(design: Design): Promise<PricedFinding[]> {
     const wanted = lookedAt(design);
-    await this.shelf.booksFor(design, wanted);
+    await this.loaded.booksFor(design, wanted);
     const plan = this.plan(design);
     const findings = findingsOf(plan, () => crypto.randomUUID());
     const now = this.pricer.price(plan, { case: 'likely' }).monthly.value;
@@ -136,7 +136,7 @@ export class Answerer {
         const after = finding.remedy && applyEdits(design, finding.remedy.edits);
         if (!after?.ok) return { ...finding, changes: null };
         // A remedy may move a line to where nothing was needed before.
-        await this.shelf.booksFor(after.value.design, wanted);
+        await this.loaded.booksFor(after.value.design, wanted);
         const changed = this.pricer.plan(after.value.design, plan);
         const then = this.pricer.price(changed, { case: 'likely' }).monthly.value;
         return { ...finding, changes: then.minus(now).toString() };
@@ -145,12 +145,12 @@ export class Answerer {
   }
 
   private async likely(design: Design): Promise<PricedDesign> {
-    await this.shelf.booksFor(design);
+    await this.loaded.booksFor(design);
     return this.pricer.price(this.pricer.plan(design, this.last), { case: 'likely' });
   }
 
-  private async offers(component: Component, design: Design): Promise<OfferRow[]> {
-    const books = await this.shelf.booksFor(design, [component]);
+  private async offers(component: Component, design: Design): Promise<OfferChoice[]> {
+    const books = await this.loaded.booksFor(design, [component]);
     return compareOffers(component, design, books).map(({ offer, ...price }) => ({
       sku: offer.sku,
       name: offer.name,
@@ -171,7 +171,7 @@ export class Answerer {
   }
 
   private async terms(component: Component, design: Design): Promise<TermRow[]> {
-    const books = await this.shelf.booksFor(design, [component]);
+    const books = await this.loaded.booksFor(design, [component]);
     return compareTerms(component, design, books).map(({ term, line, saving, breakEven, leaving }) => {
       if (line.status === 'unpriced') {
         const why = line.issues.map(sentenceFor).join(' ');

@@ -1,7 +1,7 @@
 /** A pricing worker: runs the same core as the server, beside the page. */
 import type { Design } from '@/core/design';
 import { Answerer } from './answer';
-import { BookShelf } from './book-shelf';
+import { LoadedBooks } from './loaded-books';
 import { heard } from './news';
 import type { Question, Reply, Request } from './protocol';
 
@@ -12,7 +12,7 @@ async function fetchJson(path: string): Promise<unknown> {
   return response.json();
 }
 
-const answerer = new Answerer(new BookShelf(fetchJson), () => performance.now());
+const answerer = new Answerer(new LoadedBooks(fetchJson), () => performance.now());
 let told: Design | null = null;
 
 async function answer({ news, ...question }: Omit<Request, 'id'>) {

@@ -4,7 +4,7 @@
  * is a reply like any other.
  */
 import type { Component, Design, Place } from '@/core/design';
-import type { FormWish } from '@/core/forms';
+import type { FormWish } from '@/core/deployment-forms';
 import type { Finding } from '@/core/checks';
 import type { AmountOf } from '@/core/pricing';
 import type { DesignSummary } from '@/core/range';
@@ -13,7 +13,7 @@ import type { EarlyEnd, Term } from '@/core/terms';
 import type { Case } from '@/core/usage';
 import type { DesignNews } from './news';
 
-export interface OfferRow {
+export interface OfferChoice {
   readonly sku: string;
   readonly name: string;
   readonly family: string;
@@ -125,7 +125,7 @@ export type Question =
 export interface Answers {
   price: { readonly version: number; readonly summary: DesignSummary; readonly milliseconds: number };
   explain: PlainFigure | null;
-  offers: readonly OfferRow[];
+  offers: readonly OfferChoice[];
   terms: readonly TermRow[];
   newer: NewerAnswer;
   months: MonthsAnswer;

@@ -11,10 +11,10 @@ import { publishBook } from '@/operations';
 import { memoryBookStore } from '@/operations/memory-books';
 import type { Kind } from '@/core/books';
 import { Answerer } from './answer';
-import { BookShelf } from './book-shelf';
+import { LoadedBooks } from './loaded-books';
 import type { Answers } from './protocol';
 
-/** The two routes the shelf reads, answered by the in-memory store with the small book. */
+/** The two routes the loaded reads, answered by the in-memory store with the small book. */
 async function fakeRoutes() {
   const store = memoryBookStore();
   const context = {
@@ -42,13 +42,13 @@ const design = designOf([serverOf('a'), transferOf('b', { likely: '250', heavy: 
 
 describe('the worker', () => {
   it('gives the same summary as the server for the same design', async () => {
-    const answerer = new Answerer(new BookShelf((await fakeRoutes()).fetchJson), () => 0);
+    const answerer = new Answerer(new LoadedBooks((await fakeRoutes()).fetchJson), () => 0);
     const answer = (await answerer.answer({ ask: 'price', design, version: 1 })) as Answers['price'];
     expect(answer.summary).toEqual(summarise(design, bookSet([bookFrom(smallBookFile())])));
   });
 
   it('looks through the design and says what each remedy would change', async () => {
-    const answerer = new Answerer(new BookShelf((await fakeRoutes()).fetchJson), () => 0);
+    const answerer = new Answerer(new LoadedBooks((await fakeRoutes()).fetchJson), () => 0);
     const findings = (await answerer.answer({ ask: 'checks', design })) as Answers['checks'];
     const once = findings.find((each) => each.check === 'no-second-zone')!;
     expect([once.subject, once.changes]).toEqual(['a', '73']);
@@ -68,7 +68,7 @@ describe('the worker', () => {
     });
     await fc.assert(
       fc.asyncProperty(anyDesign, steps, async (start, changes) => {
-        const answerer = new Answerer(new BookShelf((await fakeRoutes()).fetchJson), () => 0);
+        const answerer = new Answerer(new LoadedBooks((await fakeRoutes()).fetchJson), () => 0);
         let current: Design = { ...start, ...pins };
         for (const [version, [at, component, allowances]] of changes.entries()) {
           const answer = (await answerer.answer({
@@ -95,7 +95,7 @@ describe('the worker', () => {
   });
 
   it('tells month by month what the core tells', async () => {
-    const answerer = new Answerer(new BookShelf((await fakeRoutes()).fetchJson), () => 0);
+    const answerer = new Answerer(new LoadedBooks((await fakeRoutes()).fetchJson), () => 0);
     const answer = (await answerer.answer({ ask: 'months', design, horizon: 15 })) as Answers['months'];
     const series = priceMonths(planOf(design, bookSet([bookFrom(smallBookFile())])), 'likely', 15);
     expect(answer.rows).toHaveLength(15);
@@ -104,7 +104,7 @@ describe('the worker', () => {
   });
 
   it('tells line by line what other revisions would change', async () => {
-    const answerer = new Answerer(new BookShelf((await fakeRoutes()).fetchJson), () => 0);
+    const answerer = new Answerer(new LoadedBooks((await fakeRoutes()).fetchJson), () => 0);
     const ask = (books: Design['books']) =>
       answerer.answer({ ask: 'newer', design, books }) as Promise<Answers['newer']>;
     expect((await ask(design.books)).rows).toEqual([]);
@@ -119,7 +119,7 @@ describe('the worker', () => {
 
   it('reads only the rates it needs, and each once, however often it prices', async () => {
     const routes = await fakeRoutes();
-    const answerer = new Answerer(new BookShelf(routes.fetchJson), () => 0);
+    const answerer = new Answerer(new LoadedBooks(routes.fetchJson), () => 0);
     for (const version of [1, 2, 3]) await answerer.answer({ ask: 'price', design, version });
     expect(routes.asked).toEqual([
       '/api/books/small/3',
@@ -130,23 +130,23 @@ describe('the worker', () => {
   it('tries again after a failed read', async () => {
     const routes = await fakeRoutes();
     let down = true;
-    const shelf = new BookShelf((path) =>
+    const loaded = new LoadedBooks((path) =>
       down ? Promise.reject(new Error('down')) : routes.fetchJson(path),
     );
-    await expect(shelf.booksFor(design)).rejects.toThrow('down');
+    await expect(loaded.booksFor(design)).rejects.toThrow('down');
     down = false;
-    expect((await shelf.booksFor(design)).get('small', 3)?.title).toBe('Small');
+    expect((await loaded.booksFor(design)).get('small', 3)?.title).toBe('Small');
   });
 
   it('leaves a book that does not exist out, so that its components are not priced', async () => {
-    const answerer = new Answerer(new BookShelf((await fakeRoutes()).fetchJson), () => 0);
+    const answerer = new Answerer(new LoadedBooks((await fakeRoutes()).fetchJson), () => 0);
     const lost = { ...design, books: [{ book: 'small', revision: 9 }] };
     const answer = (await answerer.answer({ ask: 'price', design: lost, version: 1 })) as Answers['price'];
     expect(answer.summary.unpriced).toBe(2);
   });
 
   it('explains components, sections and the design from what was priced', async () => {
-    const answerer = new Answerer(new BookShelf((await fakeRoutes()).fetchJson), () => 0);
+    const answerer = new Answerer(new LoadedBooks((await fakeRoutes()).fetchJson), () => 0);
     await answerer.answer({ ask: 'price', design, version: 7 });
     const explain = async (amount: AmountOf) =>
       (await answerer.answer({
@@ -163,7 +163,7 @@ describe('the worker', () => {
   });
 
   it('lists offers and terms for one component', async () => {
-    const answerer = new Answerer(new BookShelf((await fakeRoutes()).fetchJson), () => 0);
+    const answerer = new Answerer(new LoadedBooks((await fakeRoutes()).fetchJson), () => 0);
     const component = design.sections[0]!.components[0]!;
     const offers = (await answerer.answer({ ask: 'offers', design, component })) as Answers['offers'];
     expect(offers.find((row) => row.sku === 'A-8')).toMatchObject({

@@ -127,9 +127,11 @@ test('from a starter to a report without a mouse', async ({ page }) => {
   await expect(grid).toBeFocused();
   await page.keyboard.press('Control+Home');
   await page.keyboard.press('/');
-  await page.keyboard.type('Shop servers');
+  await page.keyboard.type('BuyingPlace servers');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('complementary').getByRole('heading', { name: 'Shop servers' })).toBeVisible();
+  await expect(
+    page.getByRole('complementary').getByRole('heading', { name: 'BuyingPlace servers' }),
+  ).toBeVisible();
   await page.getByLabel('Pattern', { exact: true }).selectOption('week');
   const week = page.getByRole('grid', { name: /Hours of the week/ });
   await week.focus();
@@ -146,7 +148,7 @@ test('from a starter to a report without a mouse', async ({ page }) => {
   await page.getByRole('link', { name: 'Report' }).focus();
   await page.keyboard.press('Enter');
   const report = page.getByRole('article');
-  await expect(report).toContainText('Shop servers');
+  await expect(report).toContainText('BuyingPlace servers');
   const likely = await report.getByRole('region', { name: 'Totals' }).locator('.double-line').innerText();
   expect(Number(likely.replace(/^[^\d]*/, '').replace(/[^\d.]/g, ''))).toBe(written);
 });

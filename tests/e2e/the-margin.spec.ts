@@ -84,11 +84,11 @@ test('a line that several designs share costs each its part', async ({ page }) =
   const line = Number((await cell(page, 'Seat cache', COLUMN.amount).innerText()).replace(/[^\d.]/g, ''));
   await openMargin(page, 'Seat cache');
   await margin(page).getByText('Shared with other designs').click();
-  const borne = margin(page)
-    .getByRole('group', { name: /^Borne by this design/ })
+  const allocated = margin(page)
+    .getByRole('group', { name: /^Allocated to this design/ })
     .getByRole('textbox', { name: 'likely' });
-  await borne.fill('25 %');
-  await borne.press('Enter');
+  await allocated.fill('25 %');
+  await allocated.press('Enter');
   await expect.poll(() => total(page)).toBeCloseTo(before - line * 0.75, 1);
 });
 

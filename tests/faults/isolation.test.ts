@@ -17,7 +17,7 @@ import * as editsRoute from '@/app/api/designs/[id]/edits/route';
 import * as exportRoute from '@/app/api/designs/[id]/export/route';
 import * as linksRoute from '@/app/api/designs/[id]/links/route';
 import * as exchangeRoute from '@/app/api/exchange/route';
-import * as keptRoute from '@/app/api/kept/route';
+import * as libraryRoute from '@/app/api/library/route';
 import * as sharedReportRoute from '@/app/api/shared/[token]/report/route';
 import * as sharedTraceRoute from '@/app/api/shared/[token]/trace/route';
 
@@ -64,7 +64,7 @@ beforeEach(async () => {
   const edits = [{ edit: 'set-component', id: 'marked-a', field: 'name', value: 'marked-line-2' }];
   const batch = crypto.randomUUID();
   await call(editsRoute, 'POST', { id: design }, { body: { baseRevision: 0, batch, edits } });
-  await call(keptRoute, 'POST', {}, { body: { what: 'starter', design } });
+  await call(libraryRoute, 'POST', {}, { body: { what: 'starter', design } });
   await call(exchangeRoute, 'POST', {}, { body: 'date,from,to,rate\n2026-05-01,EUR,GBP,0.7171717\n' });
   const link = (await call(linksRoute, 'POST', { id: design }, { body: LINK })).json<{
     made: { id: string };
@@ -78,7 +78,7 @@ async function everything(): Promise<string> {
   const answers = [
     await call(exportRoute, 'GET', { id: design }, { query: '?form=json' }),
     await call(linksRoute, 'GET', { id: design }),
-    await call(keptRoute, 'GET', {}, { query: '?what=starter' }),
+    await call(libraryRoute, 'GET', {}, { query: '?what=starter' }),
   ];
   return answers.map(({ status, text }) => `${status} ${text}`).join('\n');
 }

@@ -131,7 +131,7 @@ function* smaller(design: Design): Generator<Design> {
       withComponents(design, (each) => (each.id === id ? { ...each, ...part } : each));
     const component = allComponents(design).find((each) => each.id === id)!;
     if (component.count.likely !== '1' || component.count.lean) yield change({ count: { likely: '1' } });
-    for (const field of ['months', 'borne', 'licences', 'later', 'committed'] as const) {
+    for (const field of ['months', 'allocated', 'licences', 'later', 'committed'] as const) {
       if (component[field] != null) yield change({ [field]: null });
     }
     if (component.running.pattern !== 'always') yield change({ running: { pattern: 'always' } });

@@ -81,7 +81,7 @@ function component(dice: Dice, books: readonly PriceBookFile[], id: string): Com
     term: 'on-demand',
     ...rest,
     ...(dice.often(0.2) ? { months: lifetime(dice) } : {}),
-    ...(dice.often(0.08) ? { borne: { likely: '0.25' } } : {}),
+    ...(dice.often(0.08) ? { allocated: { likely: '0.25' } } : {}),
   };
 }
 

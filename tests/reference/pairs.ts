@@ -101,7 +101,7 @@ function rulesOf(
     Object.values(usage).some((entry) => entry.keptDays),
   );
   mark('licence', component.licences?.length);
-  mark('borne in part', component.borne);
+  mark('borne in part', component.allocated);
   mark('begins or ends', component.months);
   mark('cheapest that fits', component.choice.by === 'cheapest');
   markMoney(component, sku, book, rates, design, mark);

@@ -106,7 +106,7 @@ class Pricing implements Scene {
   }
 
   private write(component: Component, owner: Owner | null, parts: readonly Part[]): void {
-    const borne = component.borne ? read(component.borne, this.which) : ONE;
+    const allocated = component.allocated ? read(component.allocated, this.which) : ONE;
     const step = owner ? exchange(this, owner.book.book.currency) : ONE;
     const agreed = parts.map((part) => {
       const contracted = contractedPart(this, part, component, owner);
@@ -116,9 +116,9 @@ class Pricing implements Scene {
       return { part, contracted: sold, resale: contracted.monthly.times(dearer) };
     });
     const total = (take: (row: (typeof agreed)[number]) => Fraction): Fraction =>
-      sum(agreed.map(take)).times(borne).times(step);
-    const licences = this.ownLicences(component, owner, borne);
-    const inBook = sum(agreed.map((row) => row.contracted.monthly)).times(borne);
+      sum(agreed.map(take)).times(allocated).times(step);
+    const licences = this.ownLicences(component, owner, allocated);
+    const inBook = sum(agreed.map((row) => row.contracted.monthly)).times(allocated);
     const monthly = inBook.times(step).plus(licences);
     const terms = agreed.flatMap(({ contracted }) => contracted.committed ?? []);
     this.lines.set(component.id, {
@@ -140,10 +140,10 @@ class Pricing implements Scene {
           : {
               months: terms[0]!.months,
               recurring: sum(terms.map((each) => each.recurring))
-                .times(borne)
+                .times(allocated)
                 .times(step),
               upfront: sum(terms.map((each) => each.upfront))
-                .times(borne)
+                .times(allocated)
                 .times(step),
             },
       early: agreed.find(({ part }) => part.early)?.part.early ?? null,
@@ -151,11 +151,11 @@ class Pricing implements Scene {
     this.spent.set(component.id, { inBook, inDesign: monthly });
   }
 
-  private ownLicences({ licences }: Component, owner: Owner | null, borne: Fraction): Fraction {
+  private ownLicences({ licences }: Component, owner: Owner | null, allocated: Fraction): Fraction {
     const yearly = (licences ?? []).flatMap(({ how, ownYearly }) =>
       how === 'brought' && ownYearly ? [read(ownYearly, this.which)] : [],
     );
-    return owner ? sum(yearly).times(owner.count).times(borne).over(f(12)) : ZERO;
+    return owner ? sum(yearly).times(owner.count).times(allocated).over(f(12)) : ZERO;
   }
 
   private ownLine(component: Component): Part[] {

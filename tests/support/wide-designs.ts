@@ -178,7 +178,7 @@ export const anyWideComponent: fc.Arbitrary<Omit<Component, 'id'>> = fc
     load: anyLoad,
     count: ranged(0, 9),
     region: fc.constantFrom('severn', 'elbe'),
-    borne: fc.option(ranged(0, 1, 4), { freq: 8 }),
+    allocated: fc.option(ranged(0, 1, 4), { freq: 8 }),
   })
   .map(({ body: part, region, ...rest }) => {
     const { id: _, ...component } = componentOf({

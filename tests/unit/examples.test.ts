@@ -22,7 +22,7 @@ describe('the public functions of core', () => {
   });
 
   it('are checked: a claim that is not true is found', async () => {
-    const [claim] = runExample("sure('4').likely; // => '5'", await world());
+    const [claim] = runExample("inAllCases('4').likely; // => '5'", await world());
     expect(claim!.found).not.toEqual(claim!.said);
   });
 });

@@ -27,7 +27,7 @@ const CORE_RANKS: Readonly<Record<string, number>> = {
   range: 9,
   display: 10,
   checks: 11,
-  forms: 11,
+  'deployment-forms': 11,
   report: 12,
 };
 
@@ -125,7 +125,7 @@ describe('layers', () => {
       'core/pricing/book-set.ts',
       'core/pricing/choose.ts',
       'core/pricing/conditions.ts',
-      'core/pricing/kept.ts',
+      'core/pricing/run-state.ts',
       'core/pricing/resolve.ts',
       'core/pricing/run.ts',
     ]);
@@ -159,6 +159,15 @@ describe('layers', () => {
     };
     for (const file of known) visit(file, []);
     expect(cycles).toEqual([]);
+  });
+
+  it('ask what a kind is by its traits, not by its name, wherever something is worked out', () => {
+    const asking = files.filter(
+      (file) =>
+        /core\/(pricing|analysis|program|range|compare|design|terms)\//.test(file) &&
+        /kind (===|!==) '/.test(fs.readFileSync(file, 'utf8')),
+    );
+    expect(asking.map((file) => path.relative(SRC, file))).toEqual([]);
   });
 
   it('keep every file under 300 lines', () => {

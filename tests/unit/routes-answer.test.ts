@@ -21,8 +21,8 @@ import * as healthRoute from '@/app/api/health/route';
 import * as readyRoute from '@/app/api/ready/route';
 import * as jobFileRoute from '@/app/api/jobs/[id]/file/route';
 import * as jobRoute from '@/app/api/jobs/[id]/route';
-import * as keptOneRoute from '@/app/api/kept/[id]/route';
-import * as keptRoute from '@/app/api/kept/route';
+import * as libraryItemRoute from '@/app/api/library/[id]/route';
+import * as libraryRoute from '@/app/api/library/route';
 import * as importRoute from '@/app/api/books/import/[id]/route';
 import * as offersRoute from '@/app/api/offers/route';
 import * as searchRoute from '@/app/api/offers/search/route';
@@ -192,17 +192,17 @@ describe('a link', () => {
 
 describe('what the team keeps', () => {
   it('is listed, kept and taken away', async () => {
-    await call(keptRoute, 'POST', {}, { body: { what: 'starter', design: id } });
-    const listed = await call(keptRoute, 'GET', {}, { query: '?what=starter' });
+    await call(libraryRoute, 'POST', {}, { body: { what: 'starter', design: id } });
+    const listed = await call(libraryRoute, 'GET', {}, { query: '?what=starter' });
     const [first] = listed.json<{ id: string; name: string }[]>();
     expect(first!.name).toBe('Harbour / site');
     expect((await call(startersRoute, 'GET')).json<unknown[]>()[0]).toMatchObject({
       title: 'Harbour / site',
       work: 'Our own',
     });
-    await call(keptOneRoute, 'DELETE', { id: first!.id });
-    expect((await call(keptRoute, 'GET', {}, { query: '?what=starter' })).json()).toEqual([]);
-    expect((await call(keptRoute, 'GET', {}, { query: '?what=secrets' })).status).toBe(422);
+    await call(libraryItemRoute, 'DELETE', { id: first!.id });
+    expect((await call(libraryRoute, 'GET', {}, { query: '?what=starter' })).json()).toEqual([]);
+    expect((await call(libraryRoute, 'GET', {}, { query: '?what=secrets' })).status).toBe(422);
   });
 
   it('starters are found by their names, without being priced', async () => {

@@ -30,7 +30,7 @@ import * as designRoute from '@/app/api/designs/[id]/route';
 import * as importDesignRoute from '@/app/api/designs/import/route';
 import * as designsRoute from '@/app/api/designs/route';
 import * as exchangeRoute from '@/app/api/exchange/route';
-import * as keptRoute from '@/app/api/kept/route';
+import * as libraryRoute from '@/app/api/library/route';
 import * as importRoute from '@/app/api/books/import/[id]/route';
 import * as offersRoute from '@/app/api/offers/route';
 import * as startersRoute from '@/app/api/starters/route';
@@ -75,10 +75,10 @@ describe('another workspace', () => {
   });
 
   it('does not see designs, kept things or books', async () => {
-    await call(keptRoute, 'POST', {}, { body: { what: 'starter', design: id } });
+    await call(libraryRoute, 'POST', {}, { body: { what: 'starter', design: id } });
     asElsewhere();
     expect((await call(designsRoute, 'GET')).json()).toEqual([]);
-    expect((await call(keptRoute, 'GET', {}, { query: '?what=starter' })).json()).toEqual([]);
+    expect((await call(libraryRoute, 'GET', {}, { query: '?what=starter' })).json()).toEqual([]);
     expect((await call(offersRoute, 'GET', {}, { query: '?find=a-4' })).json()).toEqual([]);
   });
 
@@ -131,7 +131,7 @@ describe('what cannot be read', () => {
     ['another shape', designsRoute, 'POST', '{"name":"x"}'],
     ['edits of another shape', editsRoute, 'POST', '{"edits":[]}'],
     ['an unknown edit', editsRoute, 'POST', JSON.stringify({ ...rename('x'), edits: [{ edit: 'explode' }] })],
-    ['something kept without a name', keptRoute, 'POST', '{"what":"component"}'],
+    ['something kept without a name', libraryRoute, 'POST', '{"what":"component"}'],
     ['a starter without a book', startersRoute, 'POST', '{"starter":"x"}'],
     ['a design file that is none', importDesignRoute, 'POST', '{"format":"other"}'],
     ['rates that are none', exchangeRoute, 'POST', 'a,b\n1,2'],

@@ -5,11 +5,11 @@
 import { AROUND } from './kinds/around';
 import { COMPUTE } from './kinds/compute';
 import { DATA } from './kinds/data';
-import { type KindDefinition, type MeterDefinition, running } from './kinds/definition';
+import { type KindDefinition, type MeterDefinition, type Role, running } from './kinds/definition';
 import { NETWORK } from './kinds/network';
 import { STORAGE } from './kinds/storage';
 
-export type { KindDefinition, MeterDefinition } from './kinds/definition';
+export type { KindDefinition, MeterDefinition, Role } from './kinds/definition';
 
 const DEFINITIONS = [...COMPUTE, ...STORAGE, ...DATA, ...NETWORK, ...AROUND] as const;
 
@@ -37,6 +37,16 @@ export function kindOf(kind: Kind): KindDefinition {
  */
 export function mainMeter(kind: Kind): MeterDefinition | null {
   return kindOf(kind).meters.find((meter) => meter.from !== 'count' && meter.from !== 'spend') ?? null;
+}
+
+/**
+ * What a line of the kind does in a design.
+ *
+ * @example
+ * roleOf('prepaid-credit'); // => 'prepaid-credit'
+ */
+export function roleOf(kind: Kind): Role {
+  return kindOf(kind).role;
 }
 
 /** Licences that run on a machine are meters of it: `licence.` and the product's code. */

@@ -3,10 +3,10 @@
  * comes with the usage that a design of this size would sensibly have, marked as a guess.
  */
 import { addAll, type Decimal, decimal } from '../base';
-import { type Kind, kindOf } from '../books';
+import { type Kind, kindOf, meterOfKind } from '../books';
 import type { Component, UsageEntry } from '../design';
 import { writeNumber } from '../display';
-import { sure } from '../usage';
+import { inAllCases } from '../usage';
 import type { Check, CheckContext, Found } from './model';
 import { withCheapestOffer } from './placed-offer';
 
@@ -221,14 +221,14 @@ function remedyFor(companion: Companion, context: CheckContext): Found['remedy']
   const sizes = sizesOf(context);
   const usage: Record<string, UsageEntry> = {};
   for (const [meter, [amount, unit]] of Object.entries(companion.usage(sizes))) {
-    usage[meter] = { amount: sure(decimal(String(amount)).ceil().toString()), unit };
+    usage[meter] = { amount: inAllCases(decimal(String(amount)).ceil().toString()), unit };
   }
   const { label } = kindOf(companion.adds);
   const component: Component = {
     id: context.newId(),
     name: label,
     kind: companion.adds,
-    count: sure('1'),
+    count: inAllCases('1'),
     place: beside.component.place,
     choice: { by: 'none' },
     running: { pattern: 'always' },
@@ -273,7 +273,7 @@ function sizesOf({ lines }: CheckContext): Sizes {
     held: total(
       components
         .filter(({ kind }) => STATEFUL.includes(kind))
-        .map((component) => read(component, component.kind === 'block-volume' ? 'capacity' : 'stored')),
+        .map((component) => read(component, meterOfKind(component.kind, 'capacity') ? 'capacity' : 'stored')),
       10,
     ),
     requests: total(

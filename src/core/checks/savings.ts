@@ -3,7 +3,7 @@
  * runs, ask less often, keep what is seldom read where that is cheap. Each with what it saves. Needs U14, U15, H18, E15.
  */
 import { type Decimal, decimal } from '../base';
-import { type Kind, kindOf } from '../books';
+import { type Kind, kindOf, type Role, roleOf } from '../books';
 import type { Component, Edit } from '../design';
 import { plainMoney, usesRunning } from '../display';
 import { monthlyOf } from '../pricing';
@@ -73,7 +73,7 @@ const asleep: Check = {
 /** The shortest and least binding: nothing is paid ahead. */
 const COMMITTED = '12-none';
 /** With these in the design, what one line saves another may lose. */
-const ALREADY: readonly Kind[] = ['spend-commitment', 'prepaid-credit'];
+const ALREADY: readonly Role[] = ['spend-commitment', 'prepaid-credit'];
 
 const commit: Check = {
   check: 'commitment-would-pay',
@@ -81,7 +81,7 @@ const commit: Check = {
   reason: 'What surely runs all the time for a year is cheaper with a commitment; what may go is not.',
   find: (context) => {
     const { design, lines: all } = context;
-    if (all.some(({ component }) => ALREADY.includes(component.kind))) return [];
+    if (all.some(({ component }) => ALREADY.includes(roleOf(component.kind)))) return [];
     const candidates = all
       .filter((each) => standing(each) && kindOf(each.component.kind).committable)
       .map(({ component }) => component)

@@ -1,8 +1,9 @@
 /** Traffic that nothing stops and nobody watches. Needs H19, A of the checklist: a figure to cap or to be told of. */
+import { meterOfKind } from '../books';
 import { decimal } from '../base';
 import { plainMoney } from '../display';
 import { runaway } from '../analysis';
-import { sure } from '../usage';
+import { inAllCases } from '../usage';
 import type { Check, CheckContext } from './model';
 import { ratesHere } from './per-line';
 
@@ -17,10 +18,8 @@ export const unbounded: Check = {
     'An attack, an error in a loop or sudden fame is billed like any use; an alarm tells of it in hours.',
   find: (context) => {
     const { plan, design, lines } = context;
-    const watched = lines.some(
-      ({ component }) =>
-        component.kind === 'monitoring' &&
-        decimal(component.usage.alarms?.amount.likely ?? '0').greaterThan(0),
+    const watched = lines.some(({ component }) =>
+      decimal(component.usage.alarms?.amount.likely ?? '0').greaterThan(0),
     );
     if (watched) return [];
     const { now, then, rows } = runaway(plan, decimal(TIMES));
@@ -42,11 +41,11 @@ export const unbounded: Check = {
 function alarms(context: CheckContext) {
   const found = context.lines.find(
     (each) =>
-      each.component.kind === 'monitoring' &&
+      meterOfKind(each.component.kind, 'alarms') !== undefined &&
       ratesHere(each, context).some((rate) => rate.meter === 'alarms'),
   );
   if (!found) return null;
-  const value = { amount: sure('2'), unit: 'item' };
+  const value = { amount: inAllCases('2'), unit: 'item' };
   return {
     label: `Add two alarms to ${found.component.name}`,
     edits: [{ edit: 'set-usage', id: found.component.id, meter: 'alarms', value } as const],

@@ -1,6 +1,6 @@
 /** Guesses and defaults that nobody has touched, the lines with the most money behind them first. */
 import { decimal } from '../base';
-import { kindOf, mainMeter, meterOfKind } from '../books';
+import { kindOf, mainMeter, meterOfKind, roleOf } from '../books';
 import { allComponents, type Component, type Design, guessesOf, placeIsTakenOver } from '../design';
 import { usesRunning } from '../display';
 import type { DesignSummary } from '../range';
@@ -51,6 +51,6 @@ function untouchedIn(component: Component): string[] {
     ...(placeIsTakenOver(component) ? ['region taken over'] : []),
     ...(always ? ['always on'] : []),
     ...(always && kindOf(kind).committable && term === 'on-demand' ? ['on demand'] : []),
-    ...(ranged || kind === 'custom' ? [] : ['no lean or heavy']),
+    ...(ranged || roleOf(kind) === 'own-line' ? [] : ['no lean or heavy']),
   ];
 }

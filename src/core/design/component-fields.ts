@@ -20,7 +20,7 @@ export const COMPONENT_FIELDS = [
   'months',
   'custom',
   'later',
-  'borne',
+  'allocated',
   'guesses',
   'origin',
   'tags',

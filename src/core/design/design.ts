@@ -107,7 +107,7 @@ export interface Component {
    */
   readonly guesses?: readonly string[] | null;
   /** The share of the line that this design bears, where several share the thing; absent: all. */
-  readonly borne?: Cased | null;
+  readonly allocated?: Cased | null;
   /** Where it came from: the file, the inventory, the starter. Changes no amount. */
   readonly origin?: string | null;
   /** By key, as a bill would carry them. Changes no amount. */

@@ -38,7 +38,7 @@ export function kindFaults({ kind, choice, usage, term, licences, custom }: Boun
   if (licences?.length && !definition.licensable) {
     faults.push({ path: ['licences'], message: `no licences run on this kind: ${definition.label}` });
   }
-  if (custom?.length && kind !== 'custom') {
+  if (custom?.length && definition.role !== 'own-line') {
     faults.push({ path: ['custom'], message: 'only own lines have charges of their own' });
   }
   return faults;

@@ -2,7 +2,7 @@
  * What a new line begins with, so that it has an amount at once: a need and a quantity that many begin with. Everything is
  * marked as a guess, to be put right. Need: a line shows its amount while it is written.
  */
-import { type Kind, mainMeter } from '../books';
+import { type Kind, mainMeter, kindOf } from '../books';
 import { unitOf } from '../units';
 import type { Choice, Component, UsageEntry } from './design';
 import type { Edit } from './edit';
@@ -43,7 +43,7 @@ export function usualQuantity(kind: Kind): { readonly meter: string; readonly en
  * Object.keys(withUsualUse(anyOfKind('block-volume', null)).usage); // => ['capacity']
  */
 export function withUsualUse(component: Component): Component {
-  if (component.kind === 'server' && component.choice.by === 'none') return guessedChoice(component, NEED);
+  if (kindOf(component.kind).ranked && component.choice.by === 'none') return guessedChoice(component, NEED);
   const usual = usualQuantity(component.kind);
   if (!usual || component.usage[usual.meter]) return component;
   const usage = { ...component.usage, [usual.meter]: usual.entry };

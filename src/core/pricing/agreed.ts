@@ -43,24 +43,24 @@ interface Owner {
 
 export function agreedLine(line: ChargedLine, owner: Owner, context: PriceContext): AgreedLine {
   const { component, currency } = owner;
-  const plain = context.agreements.length === 0 && !context.design.sold && !component.borne;
+  const plain = context.agreements.length === 0 && !context.design.sold && !component.allocated;
   if (plain) return unchangedLine(line, currency);
   const notices: Issue[] = [];
   const agreed = line.parts.map((part) => agreedPart(part, owner, context.agreements, notices));
   const parts = context.design.sold ? agreed.map(soldPart) : agreed;
-  const borne = component.borne
-    ? entered('Borne by this design', decimal(readCase(component.borne, context.case)), '', {
+  const allocated = component.allocated
+    ? entered('Allocated to this design', decimal(readCase(component.allocated, context.case)), '', {
         component: component.id,
-        entry: 'borne',
+        entry: 'allocated',
       })
     : null;
   const bear = (figure: Figure): Figure =>
-    borne ? product('This design’s share', currency, [figure, borne]) : figure;
+    allocated ? product('This design’s share', currency, [figure, allocated]) : figure;
   const total = (read: (part: AgreedPart) => Figure): Figure => {
     const figures = parts.map(read);
     return bear(figures.length === 1 ? figures[0]! : sum('All parts', currency, figures));
   };
-  const shared = (value: Decimal): Decimal => (borne ? value.times(borne.value) : value);
+  const shared = (value: Decimal): Decimal => (allocated ? value.times(allocated.value) : value);
   const add = (read: (part: AgreedPart) => Decimal): Decimal => shared(addAll(parts.map(read)));
   const terms = parts.flatMap((part) => (part.wholeTerm ? [part.wholeTerm] : []));
   const list = total((part) => part.list);

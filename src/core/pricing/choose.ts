@@ -10,13 +10,13 @@ import { agreedLine } from './agreed';
 import type { PriceContext } from './context';
 import { askedBy } from './cost-memory';
 import { chargeLines } from './charges';
-import { demandsOf, type Subject } from './demands';
+import { demandsOf, type PricedSubject } from './demands';
 import { NO_GRANTS } from './grants';
 import { failed, type Unresolved } from './resolved';
 
 export type Chosen = { readonly ok: true; readonly offer: Offer } | ({ readonly ok: false } & Unresolved);
 
-export interface Placed extends Omit<Subject, 'offer' | 'card' | 'book'> {
+export interface Placed extends Omit<PricedSubject, 'offer' | 'card' | 'book'> {
   readonly book: PriceBook;
 }
 
@@ -83,10 +83,10 @@ type FastHours = Required<RunningHours>;
 /** The hours of a component whose candidates can be compared by hours × price; null: not of that sort. */
 function fastHours(placed: Placed, context: PriceContext): FastHours | null {
   const { book, component, hoursInMonth, count } = placed;
-  const { kind, running, term, size, licences, committed, borne } = component;
+  const { kind, running, term, size, licences, committed, allocated } = component;
   const plain = running.pattern === 'always' || running.pattern === 'hours' || running.pattern === 'days';
-  if (kind !== 'server' || !plain || term === 'interruptible') return null;
-  if (size || licences?.length || committed || borne) return null;
+  if (!kindOf(kind).ranked || !plain || term === 'interruptible') return null;
+  if (size || licences?.length || committed || allocated) return null;
   if (!discountsAlike(context.agreements, book, kind)) return null;
   const hours = runningHours(running, hoursInMonth, context.case);
   // What costs nothing is in no order by its price.
@@ -125,7 +125,7 @@ function costsOf(placed: Placed, context: PriceContext): Costs {
 }
 
 /** The offer priced alone by the engine itself, contracted; or why it cannot be sold so. */
-export function tracedCost(subject: Subject, context: PriceContext): Result<Decimal> {
+export function tracedCost(subject: PricedSubject, context: PriceContext): Result<Decimal> {
   const { component, book, offer } = subject;
   const sizeFault = freeSizeFault(component, offer, context.case);
   if (sizeFault) return err(sizeFault);

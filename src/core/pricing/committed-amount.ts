@@ -1,6 +1,6 @@
 /** What committed units cost: month by month, upfront, and with what a minimum of the month adds to them. */
 import { ok, type Result } from '../base';
-import { head } from '../books';
+import { head, type Kind, roleOf } from '../books';
 import { chargeFor } from '../rates';
 import { committedAmounts, commitmentOf } from '../terms';
 import { given, product, quotient, relabel, sum } from '../trace';
@@ -42,8 +42,8 @@ export function committedPartOf(
   });
 }
 
-function isMoney(kind: string): boolean {
-  return kind === 'spend-commitment' || kind === 'prepaid-credit';
+function isMoney(kind: Kind): boolean {
+  return roleOf(kind) === 'spend-commitment' || roleOf(kind) === 'prepaid-credit';
 }
 
 /** What fills the minimum of the month is bought in the way of the line: upfront included. */

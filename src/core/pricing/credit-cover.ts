@@ -3,6 +3,7 @@
  * parts of the lines it pays for; the credit's own line keeps what bought nothing, and its upfront money leaves there,
  * once. Source: pricing rules, "Where two rules meet", 1, 2, 6; needs E10 to E12.
  */
+import { kindOf, roleOf } from '../books';
 import {
   comparedWithoutHair,
   decimal,
@@ -86,13 +87,16 @@ export function coverByCredit(
   return { lines, notices };
 }
 
+export const isCredit = ({ value }: { readonly value: Resolved }): boolean =>
+  roleOf(value.component.kind) === 'prepaid-credit';
+
 function creditOf(
   owner: Resolved,
   charged: ReadonlyMap<string, Result<ChargedLine>>,
   which: Case,
 ): Credit | null {
   const { component, book, card, count, demands } = owner;
-  if (component.kind !== 'prepaid-credit') return null;
+  if (roleOf(component.kind) !== 'prepaid-credit') return null;
   const line = charged.get(component.id)!;
   const part = line.ok ? line.value.parts.find((each) => each.meter === 'credit') : undefined;
   const entry = component.usage.credit;
@@ -110,10 +114,8 @@ function bySaving(a: Credit, b: Credit): number {
   return comparedWithoutHair(price(a), price(b)) || byStart(a.owner, b.owner);
 }
 
-const NOT_PAYABLE = new Set(['prepaid-credit', 'spend-commitment', 'support-plan', 'custom']);
-
 function isPayable({ component }: Resolved): boolean {
-  return !NOT_PAYABLE.has(component.kind);
+  return kindOf(component.kind).paidByCredit;
 }
 
 /** What no commitment pays already. One-time fees leave at the start and are no use of a month. */

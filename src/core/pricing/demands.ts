@@ -31,7 +31,7 @@ export interface Demands {
   readonly time: RunningTime;
 }
 
-export interface Subject {
+export interface PricedSubject {
   readonly component: Component;
   readonly book: BookHead;
   readonly offer: Offer;
@@ -42,7 +42,7 @@ export interface Subject {
   readonly hoursInMonth: Decimal;
 }
 
-export function demandsOf(subject: Subject, context: PriceContext): Result<Demands> {
+export function demandsOf(subject: PricedSubject, context: PriceContext): Result<Demands> {
   const { component, hoursInMonth, count } = subject;
   const time = runningTime(
     component.running,
@@ -79,7 +79,7 @@ interface OfMeter {
 }
 
 function demandOfMeter(
-  subject: Subject,
+  subject: PricedSubject,
   meter: MeterDefinition,
   context: PriceContext,
   time: RunningTime,
@@ -132,7 +132,7 @@ function inCase(rate: Rate, which: Case): Rate {
 }
 
 /** The kind's meters and those of the licences that run on the component. */
-function metersOf({ component, card, offer }: Subject): Result<MeterDefinition[]> {
+function metersOf({ component, card, offer }: PricedSubject): Result<MeterDefinition[]> {
   const meters = [...kindOf(component.kind).meters];
   for (const { product, how } of component.licences ?? []) {
     if (how === 'brought') {
@@ -150,7 +150,7 @@ function metersOf({ component, card, offer }: Subject): Result<MeterDefinition[]
   return ok(meters);
 }
 
-function notSold({ component, card, offer }: Subject): Issue {
+function notSold({ component, card, offer }: PricedSubject): Issue {
   return issue('term.not-offered', ['term'], {
     offer: offer.name,
     term: component.term,

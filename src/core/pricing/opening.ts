@@ -2,6 +2,7 @@
  * The first step of pricing, each component by itself: what can be charged and in which currency, or why there is no
  * amount. Own lines are priced at once, since no book and no other line has a say in them.
  */
+import { roleOf } from '../books';
 import type { Issue } from '../base';
 import type { Component } from '../design';
 import type { Figure } from '../trace';
@@ -30,7 +31,7 @@ export function openComponent(
   context: PriceContext,
 ): Open | PricedLine {
   const { design } = context;
-  if (component.kind === 'custom') return customPriced(component, context);
+  if (roleOf(component.kind) === 'own-line') return customPriced(component, context);
   const resolution = resolveComponent(component, books, context);
   if (!resolution.ok) return unpriced(component.id, resolution.issues, resolution.nearest);
   const { value } = resolution;

@@ -22,8 +22,8 @@ export function ownLicences(
   const year = product('Own licences in a year', currency, [
     count,
     given('Each unit in a year', all, `${currency} each`),
-    ...(component.borne
-      ? [given('Borne by this design', decimal(readCase(component.borne, which)), '')]
+    ...(component.allocated
+      ? [given('Allocated to this design', decimal(readCase(component.allocated, which)), '')]
       : []),
   ]);
   return quotient('Own licences', currency, [year, given('Months in a year', ONE.times(12), 'month')]);

@@ -11,7 +11,7 @@ import type { BookSet } from './book-set';
 import { type Conditions, designUnder, settingsOf, whenOf } from './conditions';
 import { contextFor, type When } from './context';
 import { CostMemory } from './cost-memory';
-import type { Run } from './kept';
+import type { Run } from './run-state';
 import type { PricedDesign, PricedLine } from './priced';
 import { run, runLine } from './run';
 

@@ -1,9 +1,9 @@
 /** A component that can be charged, or the reasons why it cannot. */
 import type { Issue } from '../base';
 import type { Miss } from '../sizing';
-import type { Demands, Subject } from './demands';
+import type { Demands, PricedSubject } from './demands';
 
-export interface Resolved extends Subject {
+export interface Resolved extends PricedSubject {
   readonly demands: Demands;
   readonly notices: readonly Issue[];
 }

@@ -9,10 +9,10 @@ import type { Component, Design } from '../design';
 import { type BookSet, pinnedBooks } from './book-set';
 import { type Charged, type ChargedLine, chargeLines } from './charges';
 import type { PriceContext } from './context';
-import { coverByCredit, type CreditCovered } from './credit-cover';
+import { coverByCredit, type CreditCovered, isCredit } from './credit-cover';
 import { grantsByMeter, NO_GRANTS } from './grants';
 import { sameInEveryCase } from './in-every-case';
-import type { Credit, Group, KeptLine, Opened, Run, Share } from './kept';
+import type { Credit, Group, LineState, Opened, Run, Share } from './run-state';
 import { type Open, openComponent } from './opening';
 import type { PricedDesign, PricedLine } from './priced';
 import { pricedLine } from './priced-line';
@@ -55,7 +55,7 @@ class Running {
   private readonly opened = new Map<string, Opened>();
   private readonly groups = new Map<string, Group>();
   private readonly credits = new Map<string, Credit>();
-  private readonly kept = new Map<string, KeptLine>();
+  private readonly kept = new Map<string, LineState>();
   private readonly shares = new Map<string, Share>();
   private readonly sections = new Map<string, SectionTotals>();
   /** Every line that is priced so far, or cannot be. */
@@ -92,7 +92,7 @@ class Running {
     const opens = this.open();
     const own = opens.find((each) => each.value.component.id === id);
     if (!own) return this.lines.get(id) ?? null;
-    const credited = opens.some((each) => each.value.component.kind === 'prepaid-credit');
+    const credited = opens.some((each) => isCredit(each));
     if (credited || isShareOfSpend(own.value)) return null;
     const others = opens.filter((each) => !isShareOfSpend(each.value));
     this.priceOthers(
@@ -146,7 +146,7 @@ class Running {
 
   /** Everything but shares of spend: pools, spend commitments and credit cross component borders. */
   private priceOthers(opens: readonly Open[], together: boolean): void {
-    const credited = opens.some((each) => each.value.component.kind === 'prepaid-credit');
+    const credited = opens.some((each) => isCredit(each));
     const groups = together ? [opens] : groupsOf(opens);
     if (!credited) {
       for (const members of groups) {
@@ -199,7 +199,7 @@ class Running {
     const found = new Map<string, CreditCovered>();
     for (const { value } of opens) {
       const { key } = value.book;
-      if (value.component.kind !== 'prepaid-credit' || found.has(key)) continue;
+      if (!isCredit({ value }) || found.has(key)) continue;
       const own = opens.filter((each) => each.value.book.key === key);
       const before = own.map((each) => lines.get(each.value.component.id)!);
       const known = this.known(
@@ -267,7 +267,6 @@ class Running {
     return pricedLine(open, line, notices, this.context);
   }
 
-  /** The lines that are there, in the design's order. */
   private inOrder(): PricedLine[] {
     return this.design.sections.flatMap((section) =>
       section.components.flatMap((component) => this.lines.get(component.id) ?? []),

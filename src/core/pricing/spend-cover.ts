@@ -4,7 +4,7 @@
  * keeps what bought nothing. Together they are what leaves the account. Source: pricing rules, "Where two rules meet", 2.
  */
 import { comparedWithoutHair, type Decimal, decimal, issue, type Issue, ONE, ZERO } from '../base';
-import { head, type Rate } from '../books';
+import { head, type Rate, roleOf } from '../books';
 import { firstUnitPrice, partsPrice } from '../rates';
 import { allocateSpend, savingOf, type SpendMember, type SpendTerm, spendTermOf } from '../terms';
 import { type Figure, given, product, quotient, rate as rateFigure } from '../trace';
@@ -49,7 +49,7 @@ interface Commitment {
 export function spendCommitments(resolved: readonly Resolved[]): ReadonlyMap<string, readonly Resolved[]> {
   const found = new Map<string, Resolved[]>();
   for (const each of resolved) {
-    if (each.component.kind !== 'spend-commitment') continue;
+    if (roleOf(each.component.kind) !== 'spend-commitment') continue;
     const known = found.get(each.book.key);
     if (known) known.push(each);
     else found.set(each.book.key, [each]);

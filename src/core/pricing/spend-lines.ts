@@ -3,7 +3,7 @@
  * that is taken of another waits for it; books with a circle are refused at import, and one across books says so.
  */
 import { err, issue, type Issue, ok, type Result, ZERO } from '../base';
-import { head, type Kind } from '../books';
+import { head, type Kind, roleOf } from '../books';
 import { chargeFor, type SpendBase } from '../rates';
 import { type Figure, quotient, relabel, sum } from '../trace';
 import type { ChargedLine } from './charges';
@@ -20,7 +20,7 @@ export interface SpentLine {
   readonly inDesign: Figure;
 }
 
-const SPEND_KINDS: ReadonlySet<string> = new Set(['support-plan', 'software-fee']);
+const takesShare = (kind: Kind): boolean => roleOf(kind) === 'share-of-spend';
 
 export function isShareOfSpend({ demands }: Resolved): boolean {
   return demands.onDemand.some(({ rate }) => rate.charge.structure === 'share-of-spend');
@@ -45,7 +45,7 @@ function baseOf({ demands }: Resolved): SpendBase | null {
 
 function covers(base: SpendBase, kind: Kind, from: Resolved, of: Resolved): boolean {
   if (base.over === 'provider' && from.book.key !== of.book.key) return false;
-  return base.kinds.length === 0 ? !SPEND_KINDS.has(kind) : base.kinds.includes(kind);
+  return base.kinds.length === 0 ? !takesShare(kind) : base.kinds.includes(kind);
 }
 
 /** `step` turns the book's currency into the design's; null: they are one. */
@@ -60,7 +60,7 @@ export function chargeShare(
   const own = lines.filter(
     (line) =>
       (base.over === 'design' || line.book === resolved.book.key) &&
-      (base.kinds.length === 0 ? !SPEND_KINDS.has(line.kind) : base.kinds.includes(line.kind)),
+      (base.kinds.length === 0 ? !takesShare(line.kind) : base.kinds.includes(line.kind)),
   );
   const amounts = own.map((line) => {
     const figure = line.book === resolved.book.key ? line.inBook : inCurrency(line.inDesign, step, currency);

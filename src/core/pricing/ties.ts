@@ -3,6 +3,7 @@
  * each by itself, and a change of one is a change of its own group only. Source: pricing rules, "Pools", "Where two
  * rules meet".
  */
+import { roleOf } from '../books';
 import { claimsOf } from './charges';
 import { isPooled } from './claim';
 import { grantedTo, grantKey, type Grants, grantsByMeter, NO_GRANTS } from './grants';
@@ -16,7 +17,7 @@ export function groupsOf(opens: readonly Open[]): Open[][] {
   const grants = opens.some((each) => each.grants.length > 0)
     ? grantsByMeter(opens.flatMap((each) => each.grants))
     : NO_GRANTS;
-  const commitments = opens.some((each) => each.value.component.kind === 'spend-commitment')
+  const commitments = opens.some((each) => roleOf(each.value.component.kind) === 'spend-commitment')
     ? spendCommitments(opens.map((each) => each.value))
     : null;
   const ties = new Ties();

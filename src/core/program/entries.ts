@@ -29,8 +29,8 @@ export function withEntry(component: Component, entry: string, value: string): C
     }
     case 'committed':
       return component.committed ? { ...component, committed: cased } : null;
-    case 'borne':
-      return component.borne ? { ...component, borne: cased } : null;
+    case 'allocated':
+      return component.allocated ? { ...component, allocated: cased } : null;
     default:
       return null;
   }

@@ -29,7 +29,7 @@ function probed({ entry, value }: ProgramInput, probe: Probe): Decimal {
   const before = decimal(value);
   if (entry === 'count' || entry === 'committed') return probe.whole(before);
   if (entry.startsWith('size/')) return before.times(probe.size);
-  return before.times(entry.startsWith('running/') || entry === 'borne' ? probe.bounded : probe.free);
+  return before.times(entry.startsWith('running/') || entry === 'allocated' ? probe.bounded : probe.free);
 }
 
 /** So many entries are tried one by one before all that may be wrong are refused together. */

@@ -19,7 +19,7 @@ export function settingsOf(component: Component): Labelled[] {
   const add = (label: string, value: string | null | undefined | false): void => {
     if (value) rows.push({ label, value: groupInText(value) });
   };
-  const { choice, size, load, licences, months, committed, borne, custom } = component;
+  const { choice, size, load, licences, months, committed, allocated, custom } = component;
   add('Count', casedWords(component.count));
   if (choice.by === 'cheapest') {
     const { vcpu, memory } = choice.need;
@@ -45,7 +45,7 @@ export function settingsOf(component: Component): Labelled[] {
   if (tags.length > 0)
     add('Tags', tags.map(([key, value]) => (value ? `${key} = ${value}` : key)).join(', '));
   if (component.origin) add('From', component.origin);
-  if (borne) add('Borne by this design', casedWords(mapCased(borne, writeEnteredShare)));
+  if (allocated) add('Allocated to this design', casedWords(mapCased(allocated, writeEnteredShare)));
   return rows;
 }
 

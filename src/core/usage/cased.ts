@@ -23,9 +23,9 @@ export function readCase(value: Cased, which: Case): string {
  * The same value in every case.
  *
  * @example
- * sure('4'); // => { likely: '4' }
+ * inAllCases('4'); // => { likely: '4' }
  */
-export function sure(likely: string): Cased {
+export function inAllCases(likely: string): Cased {
   return { likely };
 }
 

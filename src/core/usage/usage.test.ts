@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { decimal } from '../base';
 import { given } from '../trace';
 import { monthHours } from '../time';
-import { afterAllowance, type Running, runningHours, sure } from './index';
+import { afterAllowance, type Running, runningHours, inAllCases } from './index';
 
 const hours = (running: Running, month = '730') => runningHours(running, decimal(month), 'likely');
 
@@ -14,24 +14,27 @@ describe('running hours', () => {
   });
 
   it('multiplies hours a day by days a month', () => {
-    const result = hours({ pattern: 'days', hoursPerDay: sure('10'), daysPerMonth: sure('22') });
+    const result = hours({ pattern: 'days', hoursPerDay: inAllCases('10'), daysPerMonth: inAllCases('22') });
     expect(result.ok && result.value.value.toString()).toBe('220');
   });
 
   it.each([
-    [{ pattern: 'hours', hoursPerMonth: sure('800') }, 'hours.exceed-month'],
-    [{ pattern: 'hours', hoursPerMonth: sure('-1') }, 'quantity.negative'],
-    [{ pattern: 'days', hoursPerDay: sure('25'), daysPerMonth: sure('1') }, 'hours.day-too-long'],
-    [{ pattern: 'days', hoursPerDay: sure('1'), daysPerMonth: sure('32') }, 'days.exceed-month'],
-    [{ pattern: 'days', hoursPerDay: sure('24'), daysPerMonth: sure('31') }, 'hours.exceed-month'],
+    [{ pattern: 'hours', hoursPerMonth: inAllCases('800') }, 'hours.exceed-month'],
+    [{ pattern: 'hours', hoursPerMonth: inAllCases('-1') }, 'quantity.negative'],
+    [{ pattern: 'days', hoursPerDay: inAllCases('25'), daysPerMonth: inAllCases('1') }, 'hours.day-too-long'],
+    [{ pattern: 'days', hoursPerDay: inAllCases('1'), daysPerMonth: inAllCases('32') }, 'days.exceed-month'],
+    [
+      { pattern: 'days', hoursPerDay: inAllCases('24'), daysPerMonth: inAllCases('31') },
+      'hours.exceed-month',
+    ],
   ] as const)('refuses %j with %s', (running, code) => {
     expect(hours(running)).toMatchObject({ ok: false, issue: { code } });
   });
 
   it('allows 744 hours in a month of 744', () => {
-    expect(hours({ pattern: 'days', hoursPerDay: sure('24'), daysPerMonth: sure('31') }, '744').ok).toBe(
-      true,
-    );
+    expect(
+      hours({ pattern: 'days', hoursPerDay: inAllCases('24'), daysPerMonth: inAllCases('31') }, '744').ok,
+    ).toBe(true);
   });
 });
 

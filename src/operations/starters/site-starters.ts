@@ -34,7 +34,7 @@ export const SITE_STARTERS: readonly Starter[] = [
   },
   {
     key: 'seasonal-shop',
-    title: 'Shop with a busy season',
+    title: 'BuyingPlace with a busy season',
     work: 'Web site',
     description:
       'A shop that sells tickets: peaks on weekdays, a cache, pictures from the edge, protection in front.',
@@ -56,11 +56,11 @@ export const SITE_STARTERS: readonly Starter[] = [
         ],
       ],
       [
-        'Shop',
+        'BuyingPlace',
         [
           {
             kind: 'server',
-            name: 'Shop servers',
+            name: 'BuyingPlace servers',
             count: '4',
             need: ['4', '16'],
             running: {

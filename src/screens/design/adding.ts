@@ -8,14 +8,14 @@ import type { PricingClient } from '@/workers/client';
 import { toLedger } from './to-ledger';
 import { begun, firstChoice, ofOffer } from './place-edits';
 import { newComponent, type Row } from './rows';
-import type { ShelfBook } from './shelf';
+import type { BookInfo } from './book-list';
 
 interface Adding {
   readonly design: Design;
   readonly rows: readonly LedgerRow<Row>[];
   readonly cursor: LedgerCursor | null;
   readonly client: PricingClient | null;
-  readonly shelf: readonly ShelfBook[];
+  readonly bookList: readonly BookInfo[];
   readonly apply: (edits: readonly Edit[]) => boolean;
   /** Completes a change that was just made; nothing is said where that is gone already. */
   readonly complete: (edits: readonly Edit[], change: readonly Edit[]) => void;
@@ -24,7 +24,7 @@ interface Adding {
 }
 
 export function adding(world: Adding) {
-  const { design, rows, cursor, client, shelf, apply, complete, undo, moveCursor } = world;
+  const { design, rows, cursor, client, bookList, apply, complete, undo, moveCursor } = world;
   const hereSection = (): Section | undefined => {
     const here = rows.find((row) => row.key === cursor?.row)?.data;
     return here && here.kind !== 'next-section' ? here.section : design.sections.at(-1);
@@ -33,7 +33,7 @@ export function adding(world: Adding) {
   const addOfKind = async (kind: Kind, section: Section, offer: FoundOffer | null = null): Promise<void> => {
     const fresh = newComponent(design, section, kind, kindOf(kind).label, crypto.randomUUID());
     const { component, pins } = offer
-      ? ofOffer(design, fresh, offer, shelf)
+      ? ofOffer(design, fresh, offer, bookList)
       : { component: begun(fresh), pins: [] };
     const index = section.components.length;
     const added: Edit[] = [...pins, { edit: 'add-component', section: section.id, index, component }];
@@ -52,7 +52,7 @@ export function adding(world: Adding) {
       index: start + at,
       component,
     }));
-    if (!apply([...pinsFor(components, design, shelf), ...adds])) return;
+    if (!apply([...pinsFor(components, design, bookList), ...adds])) return;
     tell(`${components.length} lines were added.`, { label: 'Undo', run: undo });
     requestAnimationFrame(toLedger);
   };
@@ -62,7 +62,7 @@ export function adding(world: Adding) {
     const component = { ...starred, id: crypto.randomUUID() };
     const index = section.components.length;
     const add: Edit = { edit: 'add-component', section: section.id, index, component };
-    if (apply([...pinsFor([component], design, shelf), add]))
+    if (apply([...pinsFor([component], design, bookList), add]))
       moveCursor({ row: component.id, column: 'name' });
   };
   return { hereSection, addOfKind, addStarred, paste };
@@ -72,9 +72,9 @@ export function adding(world: Adding) {
 export function pinsFor(
   components: readonly Component[],
   design: Design,
-  shelf: readonly ShelfBook[],
+  bookList: readonly BookInfo[],
 ): Edit[] {
-  const unpinned = shelf.filter(
+  const unpinned = bookList.filter(
     (book) =>
       components.some((each) => each.place?.book === book.key) &&
       !design.books.some((pin) => pin.book === book.key),

@@ -13,7 +13,7 @@ export function DesignBody({
   readonly margin: ReactNode;
   readonly children: ReactNode;
 }) {
-  const { state, pricing, shelf, client, setPlace, marginOpen, toggleMargin } = useRoom();
+  const { state, pricing, bookList, client, setPlace, marginOpen, toggleMargin } = useRoom();
   return (
     <>
       <div className="flex min-h-0 flex-1 max-[700px]:flex-col">
@@ -23,7 +23,7 @@ export function DesignBody({
         </Margin>
       </div>
       <Tally
-        {...{ pricing, shelf, client }}
+        {...{ pricing, bookList, client }}
         design={state.design}
         onOpen={() => setPlace((before) => ({ ...before, subject: WHOLE_DESIGN }))}
       />

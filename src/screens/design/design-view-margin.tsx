@@ -10,7 +10,7 @@ import { SectionMargin } from './margin/section-margin';
 import { SelectionMargin } from './margin/selection-margin';
 import type { Pricing } from './pricing';
 import type { Row } from './rows';
-import { hoursInMonth, placeText, type ShelfBook } from './shelf';
+import { hoursInMonth, placeText, type BookInfo } from './book-list';
 
 interface DesignViewMarginProps {
   readonly focused: Row | null;
@@ -18,7 +18,7 @@ interface DesignViewMarginProps {
   readonly design: Design;
   readonly client: PricingClient | null;
   readonly pricing: Pricing;
-  readonly shelf: readonly ShelfBook[];
+  readonly bookList: readonly BookInfo[];
   readonly before: AmountsBefore | null;
   readonly view: MarginView;
   readonly onView: (view: MarginView) => void;
@@ -30,14 +30,14 @@ interface DesignViewMarginProps {
 }
 
 export function DesignViewMargin(props: DesignViewMarginProps) {
-  const { focused, selected, design, client, pricing, shelf, apply } = props;
+  const { focused, selected, design, client, pricing, bookList, apply } = props;
   const { summary, version } = pricing;
   const shared = { design, client, version, total: summary?.monthly ?? null };
   if (selected.length > 1) {
     return (
       <SelectionMargin
         components={selected}
-        {...{ design, summary, client, shelf, apply }}
+        {...{ design, summary, client, bookList, apply }}
         onFillDown={props.onFillDown}
         onDone={props.onSelectNone}
       />
@@ -52,8 +52,8 @@ export function DesignViewMargin(props: DesignViewMarginProps) {
         line={line}
         view={props.view}
         onView={props.onView}
-        placeName={placeText(shelf, component.place)}
-        monthHours={hoursInMonth(design, component, shelf)}
+        placeName={placeText(bookList, component.place)}
+        monthHours={hoursInMonth(design, component, bookList)}
         apply={apply}
         preview={props.preview}
         open={(what) => props.open(what, component)}
@@ -62,9 +62,14 @@ export function DesignViewMargin(props: DesignViewMarginProps) {
   }
   if (focused?.kind === 'section') {
     return (
-      <SectionMargin {...shared} {...{ shelf, apply }} section={focused.section} summary={focused.summary} />
+      <SectionMargin
+        {...shared}
+        {...{ bookList, apply }}
+        section={focused.section}
+        summary={focused.summary}
+      />
     );
   }
   const { before } = props;
-  return <DesignMargin {...{ design, client, version, summary, before, shelf, apply }} />;
+  return <DesignMargin {...{ design, client, version, summary, before, bookList, apply }} />;
 }

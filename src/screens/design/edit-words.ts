@@ -20,7 +20,7 @@ const FIELDS: Readonly<Record<ComponentField, string>> = {
   months: 'The months',
   custom: 'The own charges',
   later: 'The later amounts',
-  borne: 'The share borne',
+  allocated: 'The share allocated',
   guesses: 'What is a guess',
   origin: 'Where it came from',
   tags: 'The tags',
@@ -68,7 +68,7 @@ function fieldText(edit: SetComponent): string {
     case 'size':
       return `${edit.value!.vcpu.likely} vCPU, ${edit.value!.memory.likely} GiB`;
     case 'committed':
-    case 'borne':
+    case 'allocated':
       return casedText(edit.value!);
     case 'mayBeStopped':
       return edit.value ? 'yes' : 'no';

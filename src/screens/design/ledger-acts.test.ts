@@ -163,7 +163,7 @@ describe('the filter', () => {
 });
 
 describe('books that are not pinned yet', () => {
-  const shelf = ['small', 'foreign', 'third'].map((key) => ({
+  const bookList = ['small', 'foreign', 'third'].map((key) => ({
     key,
     title: key,
     currency: 'USD',
@@ -175,11 +175,11 @@ describe('books that are not pinned yet', () => {
     regions: [],
   }));
 
-  it('are pinned once, at what the shelf holds', () => {
+  it('are pinned once, at what the bookList holds', () => {
     const lines = ['x', 'y'].map((id) => serverOf(id, { place: { book: 'third', region: 'r' } }));
-    expect(pinsFor(lines, design, shelf)).toEqual([
+    expect(pinsFor(lines, design, bookList)).toEqual([
       { edit: 'pin-books', books: [...design.books, { book: 'third', revision: 7 }] },
     ]);
-    expect(pinsFor(design.sections[0]!.components, design, shelf)).toEqual([]);
+    expect(pinsFor(design.sections[0]!.components, design, bookList)).toEqual([]);
   });
 });

@@ -16,17 +16,17 @@ interface LedgerDialogsProps {
 }
 
 export function LedgerDialogs({ pasted, section, formsOpen, onForm, onPaste, onClose }: LedgerDialogsProps) {
-  const { state, client, shelf } = useRoom();
+  const { state, client, bookList } = useRoom();
   const { design } = state;
   const place = section?.components.findLast((each) => each.place)?.place ?? null;
   return (
     <>
       <PasteDialog
         text={pasted}
-        {...{ design, shelf, place, onPaste, onClose }}
+        {...{ design, bookList, place, onPaste, onClose }}
         section={section?.name ?? ''}
       />
-      <FormsDialog open={formsOpen} {...{ client, design, shelf, place, onClose }} onChoose={onForm} />
+      <FormsDialog open={formsOpen} {...{ client, design, bookList, place, onClose }} onChoose={onForm} />
     </>
   );
 }

@@ -22,14 +22,14 @@ import { ledgerActs } from './use-ledger-acts';
 import { useLedgerColumns, useLedgerRows } from './use-ledger-table';
 
 export function LedgerScreen() {
-  const { initial, shelf, session, state, client, pricing, ...room } = useRoom();
+  const { initial, bookList, session, state, client, pricing, ...room } = useRoom();
   const { apply, preview, undo, showKeys, exportAs, filtering } = room;
   const { design } = state;
   const [picker, setPicker] = useState<PickerState | null>(null);
   const [formsOpen, setFormsOpen] = useState(false);
   const [hidden, toggleColumn] = useHiddenColumns();
   const [pasted, forgetPasted] = usePaste(true);
-  const rows = useLedgerRows(design, pricing.summary, filtering, shelf);
+  const rows = useLedgerRows(design, pricing.summary, filtering, bookList);
   const selection = useSelection(rows);
   const { cursor, subject, view, setView, moveCursor } = useCursor(room.place, room.setPlace, selection.move);
   const open = useCallback((what: PickerKind, row: string, typed: string, column: string) => {
@@ -52,7 +52,7 @@ export function LedgerScreen() {
     openKinds: (row) => open('kind', row, '', 'name'),
   });
   const { hereSection, addOfKind, addStarred, paste } = adding({
-    ...{ design, rows, cursor, client, shelf, apply, moveCursor },
+    ...{ design, rows, cursor, client, bookList, apply, moveCursor },
     complete: (edits, change) => void session.apply(edits, change),
     undo: undo.run,
   });
@@ -75,7 +75,7 @@ export function LedgerScreen() {
       <DesignBody
         margin={
           <DesignViewMargin
-            {...{ focused, design, client, pricing, shelf, view, apply, preview }}
+            {...{ focused, design, client, pricing, bookList, view, apply, preview }}
             before={initial.before}
             selected={selection.components}
             onView={setView}
@@ -96,7 +96,7 @@ export function LedgerScreen() {
       </DesignBody>
       {picker && (
         <OpenPicker
-          {...{ picker, client, design, shelf }}
+          {...{ picker, client, design, bookList }}
           row={rows.find((row) => row.key === picker.row)?.data}
           onClose={closePicker}
           onKind={(kind, section) => {

@@ -2,6 +2,7 @@
  * What moving a component to another place means for its choice: the same offer where it exists, else the cheapest of
  * the same size for servers, else the only offer there is; otherwise the choice is open and says so.
  */
+import { roleOf } from '@/core/books';
 import {
   CHOICE,
   chosenPlace,
@@ -17,16 +18,16 @@ import {
 } from '@/core/design';
 import type { FoundOffer } from '@/operations';
 import type { PricingClient } from '@/workers/client';
-import type { ShelfBook } from './shelf';
+import type { BookInfo } from './book-list';
 
 export async function placeEdits(
   client: PricingClient,
   design: Design,
   component: Component,
   place: Place,
-  shelf: readonly ShelfBook[],
+  bookList: readonly BookInfo[],
 ): Promise<Edit[]> {
-  const book = shelf.find((each) => each.key === place.book);
+  const book = bookList.find((each) => each.key === place.book);
   const pinned = design.books.some((pin) => pin.book === place.book);
   const books =
     pinned || !book ? design.books : [...design.books, { book: book.key, revision: book.revision }];
@@ -40,7 +41,7 @@ export async function placeEdits(
 
 /** What a new line begins with, before anything is asked: the usual need or quantity, where its place says at whose prices. */
 export function begun(component: Component): Component {
-  return !component.place || NOT_GUESSED.has(component.kind) ? component : withUsualUse(component);
+  return !component.place || isNeverGuessed(component) ? component : withUsualUse(component);
 }
 
 /** The cheapest that there is for a line that has no choice yet; no edits where there is none, or it has one. */
@@ -49,7 +50,7 @@ export async function firstChoice(
   design: Design,
   component: Component,
 ): Promise<Edit[]> {
-  if (!component.place || component.choice.by !== 'none' || NOT_GUESSED.has(component.kind)) return [];
+  if (!component.place || component.choice.by !== 'none' || isNeverGuessed(component)) return [];
   const offers = await client.ask({ ask: 'offers', design, component });
   const [cheapest, ...others] = offers
     .filter((offer) => offer.soldHere && !offer.retires)
@@ -64,22 +65,16 @@ export async function firstChoice(
 }
 
 /** Money that is bought ahead, and shares of what others cost: nobody guesses those. */
-const NOT_GUESSED: ReadonlySet<Component['kind']> = new Set([
-  'custom',
-  'prepaid-credit',
-  'spend-commitment',
-  'support-plan',
-  'software-fee',
-]);
+const isNeverGuessed = ({ kind }: Component): boolean => roleOf(kind) !== 'part';
 
 /** A new component of a found offer, at its book. */
 export function ofOffer(
   design: Design,
   component: Component,
   offer: FoundOffer,
-  shelf: readonly ShelfBook[],
+  bookList: readonly BookInfo[],
 ): { readonly component: Component; readonly pins: readonly Edit[] } {
-  const book = shelf.find((each) => each.key === offer.book);
+  const book = bookList.find((each) => each.key === offer.book);
   const { place } = component;
   if (!book) return { component, pins: [] };
   const stays = place?.book === offer.book && offer.regions.includes(place.region);
@@ -99,11 +94,11 @@ export function placedAtOffer(
   { books }: Design,
   component: Component,
   offer: FoundOffer,
-  shelf: readonly ShelfBook[],
+  bookList: readonly BookInfo[],
 ): Edit[] {
   const { id } = component;
   const { book, region, sku } = offer;
-  const revision = shelf.find((each) => each.key === book)?.revision;
+  const revision = bookList.find((each) => each.key === book)?.revision;
   const pinned = books.some((pin) => pin.book === book);
   return [
     ...(pinned || !revision ? [] : [{ edit: 'pin-books', books: [...books, { book, revision }] } as const]),

@@ -17,7 +17,7 @@ import { type Pricing, usePricing, usePricingClient } from './pricing';
 import { type OpenDialog, RoomDialogs } from './room-dialogs';
 import type { DesignSession, SessionState } from './session/design-session';
 import { useLive } from './session/use-live';
-import type { ShelfBook } from './shelf';
+import type { BookInfo } from './book-list';
 import { firstPlace, type Place, WHOLE_DESIGN } from './use-cursor';
 import { usePageKeys } from './use-page-keys';
 import { usePlausibility } from './use-plausibility';
@@ -26,7 +26,7 @@ import { type Initial, useSession } from './use-session';
 export interface DesignRoom {
   readonly id: string;
   readonly initial: Initial;
-  readonly shelf: readonly ShelfBook[];
+  readonly bookList: readonly BookInfo[];
   readonly session: DesignSession;
   readonly state: SessionState;
   readonly client: PricingClient | null;
@@ -57,11 +57,11 @@ export function useRoom(): DesignRoom {
 interface DesignRoomProps {
   readonly id: string;
   readonly initial: Initial;
-  readonly shelf: readonly ShelfBook[];
+  readonly bookList: readonly BookInfo[];
   readonly children: ReactNode;
 }
 
-export function DesignRoomOf({ id, initial, shelf, children }: DesignRoomProps) {
+export function DesignRoomOf({ id, initial, bookList, children }: DesignRoomProps) {
   const router = useRouter();
   const view = viewOf(useSelectedLayoutSegment());
   const { session, state } = useSession(id, initial);
@@ -103,7 +103,7 @@ export function DesignRoomOf({ id, initial, shelf, children }: DesignRoomProps) 
   usePageKeys(takeStep, showKeys);
 
   const room: DesignRoom = {
-    ...{ id, initial, shelf, session, state, client, pricing, apply, preview, undo, showKeys, exportAs },
+    ...{ id, initial, bookList, session, state, client, pricing, apply, preview, undo, showKeys, exportAs },
     ...{ place, setPlace, filtering, setFiltering, marginOpen },
     toggleMargin: () => setMarginOpen(!marginOpen),
     openMargin,

@@ -1,7 +1,7 @@
 /** The rows of the ledger: sections, their components, a blank line to write on, and one for a new section. */
 import { type Component, type Design, type Section, withTakenPlace } from '@/core/design';
 import type { DesignSummary, LineSummary, SectionSummary } from '@/core/range';
-import { sure } from '@/core/usage';
+import { inAllCases } from '@/core/usage';
 import type { LedgerRow } from '@/ui/ledger';
 
 export type Row =
@@ -57,7 +57,7 @@ export function newComponent(
     id,
     name: label,
     kind,
-    count: sure('1'),
+    count: inAllCases('1'),
     place: null,
     choice: { by: 'none' },
     running: { pattern: 'always' },

@@ -13,7 +13,7 @@ import { Wick } from '@/ui/wick';
 import type { PricingClient } from '@/workers/client';
 import { useAsked } from './use-asked';
 import type { Pricing } from './pricing';
-import type { ShelfBook } from './shelf';
+import type { BookInfo } from './book-list';
 
 const SHOWN_FOR = 6000;
 
@@ -62,7 +62,7 @@ function useLastChange(pricing: Pricing, design: Design): Change | null {
 interface TallyProps {
   readonly pricing: Pricing;
   readonly design: Design;
-  readonly shelf: readonly ShelfBook[];
+  readonly bookList: readonly BookInfo[];
   readonly client: PricingClient | null;
   readonly onOpen: () => void;
 }
@@ -79,11 +79,11 @@ function useFirstYear({ pricing, design, client }: Pick<TallyProps, 'pricing' | 
   return asks ? (now?.years[0]?.cash ?? null) : (summary?.firstYear ?? null);
 }
 
-export function Tally({ pricing, design, shelf, client, onOpen }: TallyProps) {
+export function Tally({ pricing, design, bookList, client, onOpen }: TallyProps) {
   const firstYear = useFirstYear({ pricing, design, client });
   const { summary, trouble } = pricing;
   const change = useLastChange(pricing, design);
-  const used = shelf.filter((book) =>
+  const used = bookList.filter((book) =>
     allComponents(design).some((component) => component.place?.book === book.key),
   );
   const aside = (

@@ -9,18 +9,18 @@ import { filteredRows, type Filtering, repeatedIn } from './ledger-view';
 import type { MarginView } from './margin/component-margin';
 import { useRoom } from './room';
 import { rowsOf, widestOf } from './rows';
-import { hoursInMonth, placeText, type ShelfBook } from './shelf';
+import { hoursInMonth, placeText, type BookInfo } from './book-list';
 
 export function useLedgerRows(
   design: Design,
   summary: DesignSummary | null,
   filtering: Filtering,
-  shelf: readonly ShelfBook[],
+  bookList: readonly BookInfo[],
 ) {
   const all = useMemo(() => rowsOf(design, summary), [design, summary]);
   return useMemo(
-    () => filteredRows(all, filtering, (row) => placeText(shelf, row.component.place)),
-    [all, filtering, shelf],
+    () => filteredRows(all, filtering, (row) => placeText(bookList, row.component.place)),
+    [all, filtering, bookList],
   );
 }
 
@@ -38,16 +38,16 @@ const COLUMN_OF: Readonly<Record<PickerKind, string>> = {
 };
 
 export function useLedgerColumns({ open, addSection, setView }: TableActs) {
-  const { state, pricing, shelf, apply, preview, openMargin } = useRoom();
+  const { state, pricing, bookList, apply, preview, openMargin } = useRoom();
   const { design } = state;
   const most = useMemo(() => widestOf(pricing.summary), [pricing.summary]);
   const repeats = useMemo(
     () =>
       repeatedIn(allComponents(design), {
-        where: ({ place }) => placeText(shelf, place),
+        where: ({ place }) => placeText(bookList, place),
         paid: ({ term }) => describeTerm(term),
       }),
-    [design, shelf],
+    [design, bookList],
   );
   const columns = useMemo(
     () =>
@@ -71,10 +71,10 @@ export function useLedgerColumns({ open, addSection, setView }: TableActs) {
           openMargin();
           setView('adds-up');
         },
-        place: (component) => placeText(shelf, component.place),
-        monthHours: (component) => hoursInMonth(design, component, shelf),
+        place: (component) => placeText(bookList, component.place),
+        monthHours: (component) => hoursInMonth(design, component, bookList),
       }),
-    [addSection, apply, design, most, open, openMargin, preview, repeats, setView, shelf],
+    [addSection, apply, design, most, open, openMargin, preview, repeats, setView, bookList],
   );
   return { columns, repeats };
 }

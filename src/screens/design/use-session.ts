@@ -4,7 +4,7 @@ import { useEffect, useState, useSyncExternalStore } from 'react';
 import type { Design } from '@/core/design';
 import type { AmountsBefore } from '@/operations';
 import { DesignSession, type SessionState } from './session/design-session';
-import { adoptLeft, readOwn, thisWindow } from './session/kept-edits';
+import { adoptLeft, readOwn, thisWindow } from './session/unsaved-edits';
 import { browserOutside } from './session/outside';
 
 export interface Initial {

@@ -13,7 +13,7 @@ import { matchesWords } from './pickers/offer-table';
 import { savingText } from './pickers/term-picker';
 import { placeEdits } from './place-edits';
 import { newComponent, rowsOf } from './rows';
-import { placeText, type ShelfBook } from './shelf';
+import { placeText, type BookInfo } from './book-list';
 import { changeBetween } from './tally';
 
 const month = decimal('730');
@@ -84,7 +84,7 @@ describe('the use cell', () => {
   });
 });
 
-const shelf: ShelfBook[] = ['small', 'foreign'].map((key) => ({
+const bookList: BookInfo[] = ['small', 'foreign'].map((key) => ({
   key,
   title: key === 'small' ? 'Small' : 'Foreign',
   currency: 'USD',
@@ -109,13 +109,19 @@ describe('placing', () => {
   const elbe = { book: 'small', region: 'elbe' };
 
   it('keeps the offer where the book has it, even if the region does not sell it', async () => {
-    const edits = await placeEdits(client, designOf([]), serverOf('a'), elbe, shelf);
+    const edits = await placeEdits(client, designOf([]), serverOf('a'), elbe, bookList);
     expect(edits).toEqual([{ edit: 'set-component', id: 'a', field: 'place', value: elbe }]);
   });
 
   it('takes the only offer there is', async () => {
     const fresh = componentOf({ id: 'a', kind: 'transfer-out', place: null });
-    const edits = await placeEdits(client, designOf([]), fresh, { book: 'small', region: 'severn' }, shelf);
+    const edits = await placeEdits(
+      client,
+      designOf([]),
+      fresh,
+      { book: 'small', region: 'severn' },
+      bookList,
+    );
     expect(edits[1]).toMatchObject({ field: 'choice', value: { by: 'sku', sku: 'OUT' } });
   });
 
@@ -126,7 +132,7 @@ describe('placing', () => {
       design,
       serverOf('a'),
       { book: 'foreign', region: 'severn' },
-      shelf,
+      bookList,
     );
     expect(edits[0]).toEqual({
       edit: 'pin-books',
@@ -138,9 +144,9 @@ describe('placing', () => {
   });
 
   it('says where in words', () => {
-    expect(placeText(shelf, elbe)).toBe('Small, Elbe');
-    expect(placeText(shelf, null)).toBe('');
-    expect(placeText(shelf, { book: 'gone', region: 'x' })).toBe('gone, x');
+    expect(placeText(bookList, elbe)).toBe('Small, Elbe');
+    expect(placeText(bookList, null)).toBe('');
+    expect(placeText(bookList, { book: 'gone', region: 'x' })).toBe('gone, x');
   });
 });
 

@@ -75,7 +75,7 @@ export function DesignsLedger({ designs }: { readonly designs: readonly DesignLi
       });
     const keep = (design: DesignListing): Promise<void> =>
       attempt(async () => {
-        await postJson('/api/kept', { what: 'starter', design: design.id });
+        await postJson('/api/library', { what: 'starter', design: design.id });
         tell(`“${design.title}” is a starter now.`);
       });
     return { open, create, copy, remove, rename, keep };

@@ -36,7 +36,7 @@ export function StartersLedger({ starters, first }: StartersLedgerProps) {
     });
   const forget = (starter: StarterListing): Promise<void> =>
     attempt(async () => {
-      await callApi(`/api/kept/${starter.key}`, { method: 'DELETE' });
+      await callApi(`/api/library/${starter.key}`, { method: 'DELETE' });
       router.refresh();
     });
   const columns: readonly LedgerColumn<StarterListing>[] = [

@@ -4,7 +4,7 @@ import { openedDesign } from '@/app/lib/open-design';
 import { context, installation } from '@/app/wiring';
 import { listBooks, readCatalogue, type StoredDesign } from '@/operations';
 import { DesignRoomOf } from '@/screens/design/room';
-import type { ShelfBook } from '@/screens/design/shelf';
+import type { BookInfo } from '@/screens/design/book-list';
 
 interface LayoutProps {
   readonly params: Promise<{ id: string }>;
@@ -24,14 +24,14 @@ export default async function DesignLayout({ params, children }: LayoutProps) {
         updatedAt: stored.updatedAt,
         before: stored.before ?? null,
       }}
-      shelf={await shelfFor(stored)}
+      bookList={await bookListFor(stored)}
     >
       {children}
     </DesignRoomOf>
   );
 }
 
-async function shelfFor({ design }: StoredDesign): Promise<ShelfBook[]> {
+async function bookListFor({ design }: StoredDesign): Promise<BookInfo[]> {
   const listed = await listBooks(context());
   return Promise.all(
     listed.map(async (book) => {

@@ -71,6 +71,7 @@ export const AROUND = [
     'Business Applications',
     'What a maker of software takes on top of what it runs on: a share of that spend.',
     [spendMeter('share', 'Share of spend', 'money', required)],
+    { role: 'share-of-spend' },
   ),
   kind(
     'support-plan',
@@ -78,6 +79,7 @@ export const AROUND = [
     'Other',
     'Help from the provider: a share of the spend after discounts, with a least amount.',
     [spendMeter('share', 'Share of spend', 'money')],
+    { role: 'share-of-spend', paidByCredit: false },
   ),
   kind(
     'spend-commitment',
@@ -85,7 +87,7 @@ export const AROUND = [
     'Other',
     'Money committed for every hour; buys eligible use at committed prices, and is lost where it buys nothing.',
     [perHourMeter('committed', 'Committed an hour', 'money', required)],
-    { committable: true, ...NO_FEES },
+    { committable: true, role: 'spend-commitment', ...NO_FEES },
   ),
   kind(
     'prepaid-credit',
@@ -93,7 +95,7 @@ export const AROUND = [
     'Other',
     'Money paid ahead each month for any use, cheaper by its amount and term; beyond it list or overage price.',
     [monthly('credit', 'Credit a month', 'money', { ...required, follows: 'nothing' })],
-    { committable: true, ...NO_FEES },
+    { committable: true, role: 'prepaid-credit', ...NO_FEES },
   ),
   kind(
     'custom',
@@ -101,6 +103,6 @@ export const AROUND = [
     'Other',
     'Anything no price book has: your own meters, prices and structure.',
     [],
-    NO_FEES,
+    { role: 'own-line', ...NO_FEES },
   ),
 ] as const;

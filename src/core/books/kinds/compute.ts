@@ -8,7 +8,7 @@ export const COMPUTE = [
     'Compute',
     'A virtual machine that you run yourself, of a fixed size or one put together freely.',
     [running('running', 'Running', 'hour', required)],
-    { committable: true, size: 'fixed', licensable: true },
+    { committable: true, size: 'fixed', licensable: true, ranked: true },
   ),
   kind(
     'dedicated-host',
@@ -16,7 +16,7 @@ export const COMPUTE = [
     'Compute',
     'A whole physical machine for your servers alone; often with a least number of hosts.',
     [running('running', 'Running', 'hour', required)],
-    { committable: true, size: 'fixed', licensable: true },
+    { committable: true, size: 'fixed', licensable: true, ranked: true },
   ),
   kind(
     'container-run-time',

@@ -40,6 +40,13 @@ export interface MeterDefinition {
   readonly derived?: Derivation;
 }
 
+/**
+ * What a line of the kind does in a design: it is a `part` of what is built; an `own-line` with charges of its own; money
+ * paid ahead that pays others (`prepaid-credit`) or committed for every hour (`spend-commitment`); or a `share-of-spend`
+ * of others.
+ */
+export type Role = 'part' | 'own-line' | 'prepaid-credit' | 'spend-commitment' | 'share-of-spend';
+
 export interface KindDefinition {
   readonly kind: string;
   readonly label: string;
@@ -55,6 +62,11 @@ export interface KindDefinition {
   readonly size: 'fixed' | 'free' | 'none';
   /** Whether licences (operating system, engine) can run on it. */
   readonly licensable: boolean;
+  readonly role: Role;
+  /** Whether prepaid credit pays its use. */
+  readonly paidByCredit: boolean;
+  /** Offers can be ranked by the price of their main meter alone: nothing else of them costs anything on demand. */
+  readonly ranked: boolean;
 }
 
 type Meter = (
@@ -102,6 +114,9 @@ interface Traits {
   readonly size?: KindDefinition['size'];
   readonly licensable?: boolean;
   readonly fees?: boolean;
+  readonly role?: Role;
+  readonly paidByCredit?: boolean;
+  readonly ranked?: boolean;
 }
 
 /** One entry: kind, label, plural, FOCUS category, what one counts, what it is for, meters. */
@@ -111,8 +126,10 @@ export function kind<const K extends string>(
   serviceCategory: ServiceCategory,
   purpose: string,
   meters: readonly MeterDefinition[],
-  { committable = false, size = 'none', licensable = false, fees = true }: Traits = {},
+  traits: Traits = {},
 ): KindDefinition & { readonly kind: K } {
+  const { committable = false, size = 'none', licensable = false, fees = true } = traits;
+  const { role = 'part', ranked = false } = traits;
   return {
     kind: code,
     label,
@@ -124,5 +141,8 @@ export function kind<const K extends string>(
     committable,
     size,
     licensable,
+    role,
+    paidByCredit: traits.paidByCredit ?? (role === 'part' || role === 'share-of-spend'),
+    ranked,
   };
 }

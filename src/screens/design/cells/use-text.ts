@@ -7,7 +7,7 @@ import { mainMeter } from '@/core/books';
 import type { Component, Edit, UsageEntry } from '@/core/design';
 import { describeRunning, describeUse, usesRunning, writeNumber } from '@/core/display';
 import { convertQuantity, readQuantity } from '@/core/units';
-import { CASES, type Cased, type Running, runningHours, sure } from '@/core/usage';
+import { CASES, type Cased, type Running, runningHours, inAllCases } from '@/core/usage';
 import { casedText, partsOf, readCased } from './cases-text';
 import { readAmount, readWhole } from './number-text';
 
@@ -108,8 +108,8 @@ function readHours(text: string, before: Running): Result<Running> {
     if (!days.ok) return days;
     return ok({
       pattern: 'days',
-      hoursPerDay: sure(hours.value.amount.toString()),
-      daysPerMonth: sure(days.value.amount.toString()),
+      hoursPerDay: inAllCases(hours.value.amount.toString()),
+      daysPerMonth: inAllCases(days.value.amount.toString()),
     });
   }
   const known = before.pattern === 'hours' ? before.hoursPerMonth : null;

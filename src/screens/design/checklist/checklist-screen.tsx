@@ -10,14 +10,14 @@ import { useFindings } from './use-findings';
 
 export function ChecklistScreen() {
   const router = useRouter();
-  const { id, initial, state, client, pricing, shelf, apply, setPlace } = useRoom();
+  const { id, initial, state, client, pricing, bookList, apply, setPlace } = useRoom();
   const { design } = state;
   const { summary, version } = pricing;
   const findings = useFindings(client, design);
   return (
     <DesignBody
       margin={
-        <DesignMargin {...{ design, client, version, summary, shelf, apply }} before={initial.before} />
+        <DesignMargin {...{ design, client, version, summary, bookList, apply }} before={initial.before} />
       }
     >
       <Checklist

@@ -6,7 +6,7 @@ import type { Agreement, Covers, Term } from '@/core/terms';
 import { UNIT_CODES, unitOf } from '@/core/units';
 import { readTiers, tiersText } from '../cells/charge-text';
 import { percentText, readPercent } from '../cells/percent-text';
-import type { ShelfBook } from '../shelf';
+import type { BookInfo } from '../book-list';
 import { readNumber } from '../cells/number-text';
 
 /** What may be negotiated. */
@@ -106,7 +106,7 @@ export interface CoverChoice {
 }
 
 /** Everything, a provider, a category, a kind, or an offer that this design uses. */
-export function coverChoices(design: Design, shelf: readonly ShelfBook[]): CoverChoice[] {
+export function coverChoices(design: Design, bookList: readonly BookInfo[]): CoverChoice[] {
   const categories = [...new Set(KINDS.map((kind) => kind.serviceCategory))].sort();
   const skus = allComponents(design).flatMap(({ choice }) => (choice.by === 'sku' ? [choice.sku] : []));
   const only = (label: string, part: Partial<Covers>): CoverChoice => ({
@@ -115,7 +115,7 @@ export function coverChoices(design: Design, shelf: readonly ShelfBook[]): Cover
   });
   return [
     only('everything', {}),
-    ...shelf.map(({ key, title }) => only(title, { books: [key] })),
+    ...bookList.map(({ key, title }) => only(title, { books: [key] })),
     ...categories.map((category) => only(`category ${category}`, { categories: [category] })),
     ...KINDS.map(({ kind, label }) => only(`kind ${label}`, { kinds: [kind] })),
     ...[...new Set(skus)].sort().map((sku) => only(`offer ${sku}`, { skus: [sku] })),

@@ -7,7 +7,7 @@ import { describeTerm } from '@/core/display';
 import { type Agreement, type Term, TERMS } from '@/core/terms';
 import { Button } from '@/ui/button';
 import { Choice, Field } from '@/ui/field';
-import type { ShelfBook } from '../shelf';
+import type { BookInfo } from '../book-list';
 import {
   AGREED,
   type AgreementDraft,
@@ -21,14 +21,14 @@ import {
 
 interface AgreementFormProps {
   readonly design: Design;
-  readonly shelf: readonly ShelfBook[];
+  readonly bookList: readonly BookInfo[];
   /** The one that is changed; null: a new one. */
   readonly agreement: Agreement | null;
   readonly onDone: (agreement: Agreement) => void;
   readonly onLeave?: () => void;
 }
 
-export function AgreementForm({ design, shelf, agreement, onDone, onLeave }: AgreementFormProps) {
+export function AgreementForm({ design, bookList, agreement, onDone, onLeave }: AgreementFormProps) {
   const [draft, setDraft] = useState<AgreementDraft>(agreement ? draftOf(agreement) : EMPTY_DRAFT);
   const [fault, setFault] = useState<string | null>(null);
   const set = (part: Partial<AgreementDraft>): void => setDraft((known) => ({ ...known, ...part }));
@@ -62,7 +62,7 @@ export function AgreementForm({ design, shelf, agreement, onDone, onLeave }: Agr
       }}
     >
       {input('Name of the agreement', 'name')}
-      <CoversSelect {...{ design, shelf, draft, set }} />
+      <CoversSelect {...{ design, bookList, draft, set }} />
       <Choice
         label="What was agreed"
         value={draft.by}
@@ -101,14 +101,19 @@ interface PartProps {
   readonly set: (part: Partial<AgreementDraft>) => void;
 }
 
-function CoversSelect({ design, shelf, draft, set }: PartProps & { readonly shelf: readonly ShelfBook[] }) {
+function CoversSelect({
+  design,
+  bookList,
+  draft,
+  set,
+}: PartProps & { readonly bookList: readonly BookInfo[] }) {
   const choices = useMemo(() => {
-    const listed = coverChoices(design, shelf);
+    const listed = coverChoices(design, bookList);
     const same = (each: (typeof listed)[number]): boolean =>
       JSON.stringify(each.covers) === JSON.stringify(draft.covers);
     // What a file says may cover several things at once; it stays as it is until another is chosen.
     return listed.some(same) ? listed : [{ label: 'several, as entered', covers: draft.covers }, ...listed];
-  }, [design, shelf, draft.covers]);
+  }, [design, bookList, draft.covers]);
   const at = choices.findIndex((each) => JSON.stringify(each.covers) === JSON.stringify(draft.covers));
   return (
     <Choice

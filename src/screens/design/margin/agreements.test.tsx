@@ -129,7 +129,7 @@ describe('the agreements of a design', () => {
   const show = (agreements: readonly Agreement[]) => {
     const applied: Edit[][] = [];
     const design = designOf([serverOf('a'), storeOf('b', {})], { agreements });
-    render(<Agreements design={design} shelf={[]} apply={(edits) => void applied.push([...edits])} />);
+    render(<Agreements design={design} bookList={[]} apply={(edits) => void applied.push([...edits])} />);
     return applied;
   };
   const change = (label: string | RegExp, value: string, within_ = screen.getAllByRole('form')[0]!): void => {

@@ -4,33 +4,33 @@ import { useState } from 'react';
 import type { Design, Edit } from '@/core/design';
 import { agreementWords } from '@/core/report';
 import type { Agreement } from '@/core/terms';
-import type { KeptThing } from '@/operations';
+import type { LibraryItem } from '@/operations';
 import { Button } from '@/ui/button';
 import { tell } from '@/ui/toast';
 import { callApi, postJson } from '../../lib/call-api';
-import type { ShelfBook } from '../shelf';
+import type { BookInfo } from '../book-list';
 import { AgreementForm } from './agreement-form';
 
 interface AgreementsProps {
   readonly design: Design;
-  readonly shelf: readonly ShelfBook[];
+  readonly bookList: readonly BookInfo[];
   readonly apply: (edits: readonly Edit[]) => void;
 }
 
 const said = (error: unknown): void => tell(error instanceof Error ? error.message : 'Try again.');
 
-export function Agreements({ design, shelf, apply }: AgreementsProps) {
+export function Agreements({ design, bookList, apply }: AgreementsProps) {
   const all = design.agreements ?? [];
   const [changed, setChanged] = useState<string | null>(null);
   const set = (agreements: readonly Agreement[]): void => apply([{ edit: 'set-agreements', agreements }]);
   const keep = (agreement: Agreement): void => {
-    postJson('/api/kept', { what: 'agreement', name: agreement.name, body: agreement }).then(
+    postJson('/api/library', { what: 'agreement', name: agreement.name, body: agreement }).then(
       () => tell(`“${agreement.name}” is kept for the workspace.`),
       said,
     );
   };
   const takeOver = async (): Promise<void> => {
-    const kept = await callApi<readonly KeptThing[]>('/api/kept?what=agreement');
+    const kept = await callApi<readonly LibraryItem[]>('/api/library?what=agreement');
     const known = new Set(all.map((each) => each.name));
     const fresh = kept.filter((each) => !known.has(each.name)).map((each) => each.body as Agreement);
     if (fresh.length === 0) return tell('The workspace keeps no other agreements.');
@@ -48,7 +48,7 @@ export function Agreements({ design, shelf, apply }: AgreementsProps) {
             <span className="block text-xs text-soft">{agreementWords(agreement)}</span>
             {changed === agreement.id && (
               <AgreementForm
-                {...{ design, shelf, agreement }}
+                {...{ design, bookList, agreement }}
                 onDone={(next) => {
                   set(all.map((each) => (each.id === next.id ? next : each)));
                   setChanged(null);
@@ -84,7 +84,7 @@ export function Agreements({ design, shelf, apply }: AgreementsProps) {
       <details className="mt-2">
         <summary className="cursor-pointer text-xs text-brand">Add an agreement</summary>
         <AgreementForm
-          {...{ design, shelf }}
+          {...{ design, bookList }}
           agreement={null}
           onDone={(agreement) => set([...all, agreement])}
         />

@@ -2,7 +2,7 @@
 'use client';
 import { err, issue, ok, type Result } from '@/core/base';
 import type { CustomCharge } from '@/core/design';
-import { sure } from '@/core/usage';
+import { inAllCases } from '@/core/usage';
 import { Button } from '@/ui/button';
 import { CasedEntry } from './cased-entry';
 import { ChargeEntries } from './charge-entries';
@@ -14,7 +14,7 @@ import { UnitSelect } from './usage-entries';
 const FIRST: CustomCharge = {
   label: 'New charge',
   unit: 'month',
-  amount: sure('1'),
+  amount: inAllCases('1'),
   charge: { structure: 'per-unit', price: '0' },
 };
 const UNITS = ['month', 'hour', 'user', 'item', 'core', 'GB', 'TB', 'request', 'million requests', 'unit'];

@@ -12,7 +12,7 @@ import { Field } from '@/ui/field';
 import { TextEntry } from '@/ui/text-entry';
 import type { PricingClient } from '@/workers/client';
 import { callApi } from '../../lib/call-api';
-import type { ShelfBook } from '../shelf';
+import type { BookInfo } from '../book-list';
 import { AddsUp } from './adds-up';
 import { Agreements } from './agreements';
 import { CalculatedAnew } from './calculated-anew';
@@ -30,12 +30,12 @@ interface DesignMarginProps {
   readonly version: number;
   /** What it came to by the calculation before, where nobody has edited since. */
   readonly before: AmountsBefore | null;
-  readonly shelf: readonly ShelfBook[];
+  readonly bookList: readonly BookInfo[];
   readonly apply: (edits: readonly Edit[]) => void;
 }
 
 export function DesignMargin(props: DesignMarginProps) {
-  const { design, summary, client, version, before, shelf, apply } = props;
+  const { design, summary, client, version, before, bookList, apply } = props;
   return (
     <div>
       <h2 className="pr-8 text-base font-semibold break-words">{design.title}</h2>
@@ -67,7 +67,7 @@ export function DesignMargin(props: DesignMarginProps) {
           place={design.place ?? null}
           otherwise="where the last line is"
           books={design.books}
-          {...{ shelf, apply }}
+          {...{ bookList, apply }}
         />
       </div>
       <h3 className="mt-5 mb-2 border-b border-ink pb-1 text-sm font-semibold">Assumptions</h3>
@@ -75,9 +75,9 @@ export function DesignMargin(props: DesignMarginProps) {
       <OverTime design={design} client={client} apply={apply} />
       <Exchange design={design} apply={apply} />
       <h3 className="mt-5 mb-1.5 border-b border-ink pb-1 text-sm font-semibold">Agreements</h3>
-      <Agreements design={design} shelf={shelf} apply={apply} />
+      <Agreements design={design} bookList={bookList} apply={apply} />
       <h3 className="mt-5 mb-1 border-b border-ink pb-1 text-sm font-semibold">Price books</h3>
-      <NewerBooks design={design} client={client} shelf={shelf} apply={apply} />
+      <NewerBooks design={design} client={client} bookList={bookList} apply={apply} />
       <h3 className="mt-5 mb-1.5 border-b border-ink pb-1 text-sm font-semibold">Months and years</h3>
       <Months design={design} client={client} />
       <h3 className="mt-5 mb-2 text-sm font-semibold">How it adds up</h3>

@@ -48,19 +48,19 @@ describe('the share that a design bears', () => {
     ['33.3%', '0.333'],
   ])('%s is %s', (typed, share) => {
     const { applied } = showSettings(serverOf('a'));
-    enter(inGroup(/^Borne by this design/, 'likely'), typed);
-    expect(applied).toEqual([set('borne', { likely: share })]);
+    enter(inGroup(/^Allocated to this design/, 'likely'), typed);
+    expect(applied).toEqual([set('allocated', { likely: share })]);
   });
 
   it('of all is no share', () => {
-    const { applied } = showSettings(serverOf('a', { borne: { likely: '0.5' } }));
-    enter(inGroup(/^Borne by this design/, 'likely'), '100');
-    expect(applied).toEqual([set('borne', null)]);
+    const { applied } = showSettings(serverOf('a', { allocated: { likely: '0.5' } }));
+    enter(inGroup(/^Allocated to this design/, 'likely'), '100');
+    expect(applied).toEqual([set('allocated', null)]);
   });
 
   it('is never more than all of it', () => {
     const { applied } = showSettings(serverOf('a'));
-    enter(inGroup(/^Borne by this design/, 'likely'), '120 %');
+    enter(inGroup(/^Allocated to this design/, 'likely'), '120 %');
     expect(screen.getByRole('alert').textContent).toBe('At most 100 %, not 120 %.');
     expect(applied).toEqual([]);
   });

@@ -1,14 +1,14 @@
 /** The load of a component: what arrives, how long one takes, how large it is. Meters not entered follow from it. */
 'use client';
 import type { ReactNode } from 'react';
-import { type Cased, type Load, type LoadPeak, sure } from '@/core/usage';
+import { type Cased, type Load, type LoadPeak, inAllCases } from '@/core/usage';
 import { Button } from '@/ui/button';
 import { CasedEntry } from './cased-entry';
 import { setField, type SettingsProps } from './settings-props';
 import { readAmount, readNumber } from '../cells/number-text';
 import { WeeklyWindow } from './weekly-window';
 
-const FIRST: Load = { rate: { by: 'requests', perSecond: sure('10') } };
+const FIRST: Load = { rate: { by: 'requests', perSecond: inAllCases('10') } };
 
 export function LoadEntries({ component, apply, preview }: SettingsProps) {
   const load = component.load ?? null;
@@ -61,7 +61,7 @@ export function LoadEntries({ component, apply, preview }: SettingsProps) {
                 rate:
                   event.target.value === 'requests'
                     ? FIRST.rate
-                    : { by: 'viewers', viewers: sure('1000'), refreshSeconds: sure('30') },
+                    : { by: 'viewers', viewers: inAllCases('1000'), refreshSeconds: inAllCases('30') },
               }),
             ])
           }
@@ -129,7 +129,12 @@ export function LoadEntries({ component, apply, preview }: SettingsProps) {
   );
 }
 
-const FIRST_PEAK: LoadPeak = { times: sure('3'), days: [0, 1, 2, 3, 4], from: 9, hours: sure('2') };
+const FIRST_PEAK: LoadPeak = {
+  times: inAllCases('3'),
+  days: [0, 1, 2, 3, 4],
+  from: 9,
+  hours: inAllCases('2'),
+};
 
 interface LoadPeakEntriesProps {
   readonly load: Load;

@@ -4,7 +4,7 @@ import { Decimal, err, issue, ok, type Result } from '@/core/base';
 import { kindOf } from '@/core/books';
 import type { FreeSize } from '@/core/design';
 import { commitmentOf } from '@/core/terms';
-import { type Cased, sure } from '@/core/usage';
+import { type Cased, inAllCases } from '@/core/usage';
 import { CasedEntry } from './cased-entry';
 import { ReadEntry } from './read-entry';
 import { setField, type SettingsProps } from './settings-props';
@@ -19,7 +19,9 @@ export function SizeEntries({ component, lacks, apply, preview }: SettingsProps)
     if (size) return { ...size, [field]: next };
     // The first entry brings the other along at a common ratio, so that there is an amount at once.
     const other = new Decimal(next.likely).times(field === 'vcpu' ? 4 : 0.25).toString();
-    return field === 'vcpu' ? { vcpu: next, memory: sure(other) } : { vcpu: sure(other), memory: next };
+    return field === 'vcpu'
+      ? { vcpu: next, memory: inAllCases(other) }
+      : { vcpu: inAllCases(other), memory: next };
   };
   const entry = (label: string, unit: string, value: Cased | null, field: keyof FreeSize) => (
     <CasedEntry

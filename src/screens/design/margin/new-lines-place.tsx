@@ -2,7 +2,7 @@
 'use client';
 import type { BookPin, Edit, Place } from '@/core/design';
 import { Field } from '@/ui/field';
-import type { ShelfBook } from '../shelf';
+import type { BookInfo } from '../book-list';
 
 interface NewLinesPlaceProps {
   /** Null: of the design. */
@@ -10,18 +10,18 @@ interface NewLinesPlaceProps {
   readonly place: Place | null;
   readonly otherwise: string;
   readonly books: readonly BookPin[];
-  readonly shelf: readonly ShelfBook[];
+  readonly bookList: readonly BookInfo[];
   readonly apply: (edits: readonly Edit[]) => void;
 }
 
 const keyOf = ({ book, region }: Place): string => `${book}\n${region}`;
 
-export function NewLinesPlace({ section, place, otherwise, books, shelf, apply }: NewLinesPlaceProps) {
+export function NewLinesPlace({ section, place, otherwise, books, bookList, apply }: NewLinesPlaceProps) {
   const choose = (key: string): void => {
     const [book = '', region = ''] = key.split('\n');
     const next = key === '' ? null : { book, region };
     const unpinned = next && !books.some((pin) => pin.book === book);
-    const revision = shelf.find((each) => each.key === book)?.revision;
+    const revision = bookList.find((each) => each.key === book)?.revision;
     apply([
       ...(unpinned && revision
         ? [{ edit: 'pin-books', books: [...books, { book, revision }] } as const]
@@ -34,7 +34,7 @@ export function NewLinesPlace({ section, place, otherwise, books, shelf, apply }
       {(field) => (
         <select {...field} value={place ? keyOf(place) : ''} onChange={(event) => choose(event.target.value)}>
           <option value="">{otherwise}</option>
-          {shelf.map((book) => (
+          {bookList.map((book) => (
             <optgroup key={book.key} label={book.title}>
               {book.regions.map(({ code, name }) => (
                 <option key={code} value={keyOf({ book: book.key, region: code })}>

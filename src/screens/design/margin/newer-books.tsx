@@ -6,18 +6,18 @@ import { writeMoney } from '@/core/display';
 import { Button } from '@/ui/button';
 import type { PricingClient } from '@/workers/client';
 import type { NewerAnswer } from '@/workers/protocol';
-import type { ShelfBook } from '../shelf';
+import type { BookInfo } from '../book-list';
 import { useAsked } from '../use-asked';
 import { AmountChanges } from './amount-changes';
 
 interface NewerBooksProps {
   readonly design: Design;
   readonly client: PricingClient | null;
-  readonly shelf: readonly ShelfBook[];
+  readonly bookList: readonly BookInfo[];
   readonly apply: (edits: readonly Edit[]) => void;
 }
 
-export function NewerBooks({ design, client, shelf, apply }: NewerBooksProps) {
+export function NewerBooks({ design, client, bookList, apply }: NewerBooksProps) {
   const [asked, setAsked] = useState<{ readonly book: string; readonly revision: number } | null>(null);
   const question = useMemo(
     () => asked && { ask: 'newer' as const, design, books: pinnedTo(design, asked.book, asked.revision) },
@@ -27,7 +27,7 @@ export function NewerBooks({ design, client, shelf, apply }: NewerBooksProps) {
   return (
     <ul className="text-sm">
       {design.books.map((pin) => {
-        const book = shelf.find((each) => each.key === pin.book);
+        const book = bookList.find((each) => each.key === pin.book);
         const dated = book?.revisions.find((each) => each.number === pin.revision);
         const isBehind = book !== undefined && book.newest > pin.revision;
         const shown = asked?.book === pin.book && isBehind && !trouble ? asked : null;

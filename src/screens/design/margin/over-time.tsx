@@ -4,7 +4,7 @@ import { err, issue, ok, parseDecimal, type Result } from '@/core/base';
 import type { Assumptions, Design, Edit } from '@/core/design';
 import { sentenceFor } from '@/core/display';
 import { readQuantity } from '@/core/units';
-import { type Cased, sure } from '@/core/usage';
+import { type Cased, inAllCases } from '@/core/usage';
 import { Field } from '@/ui/field';
 import { TextEntry } from '@/ui/text-entry';
 import type { PricingClient } from '@/workers/client';
@@ -27,7 +27,7 @@ export function OverTime({ design, client, apply }: OverTimeProps) {
   const { assumptions } = design;
   const set = <F extends keyof Assumptions>(field: F, value: NonNullable<Assumptions[F]> | null): void =>
     apply([{ edit: 'set-assumption', field, value } as Edit]);
-  const growth = assumptions.growth ?? { traffic: sure('0'), stock: sure('0') };
+  const growth = assumptions.growth ?? { traffic: inAllCases('0'), stock: inAllCases('0') };
   const growing = (label: string, field: 'traffic' | 'stock', value: Cased) => (
     <CasedEntry
       label={label}

@@ -2,7 +2,7 @@
 'use client';
 import type { Result } from '@/core/base';
 import { sentenceFor } from '@/core/display';
-import { type Cased, type Running, sure } from '@/core/usage';
+import { type Cased, type Running, inAllCases } from '@/core/usage';
 import { Choice } from '@/ui/field';
 import { runningEdit } from '../cells/use-text';
 import { CasedEntry } from './cased-entry';
@@ -18,40 +18,44 @@ const SHUT = '.'.repeat(24);
 
 const PATTERNS: readonly (readonly [Running['pattern'], string, Running])[] = [
   ['always', 'always', { pattern: 'always' }],
-  ['hours', 'hours a month', { pattern: 'hours', hoursPerMonth: sure('300') }],
+  ['hours', 'hours a month', { pattern: 'hours', hoursPerMonth: inAllCases('300') }],
   [
     'days',
     'hours a day, days a month',
-    { pattern: 'days', hoursPerDay: sure('10'), daysPerMonth: sure('22') },
+    { pattern: 'days', hoursPerDay: inAllCases('10'), daysPerMonth: inAllCases('22') },
   ],
   [
     'weekdays',
     'hours a day, days a week',
-    { pattern: 'weekdays', hoursPerDay: sure('10'), daysPerWeek: sure('5') },
+    { pattern: 'weekdays', hoursPerDay: inAllCases('10'), daysPerWeek: inAllCases('5') },
   ],
   ['week', 'a drawn week', { pattern: 'week', days: [OFFICE, OFFICE, OFFICE, OFFICE, OFFICE, SHUT, SHUT] }],
   [
     'asleep',
     'asleep for a share of the month',
-    { pattern: 'asleep', share: sure('0.6'), wakeUps: sure('0'), idleMinutes: sure('0') },
+    { pattern: 'asleep', share: inAllCases('0.6'), wakeUps: inAllCases('0'), idleMinutes: inAllCases('0') },
   ],
-  ['runs', 'so many runs a month', { pattern: 'runs', perMonth: sure('30'), minutesEach: sure('20') }],
+  [
+    'runs',
+    'so many runs a month',
+    { pattern: 'runs', perMonth: inAllCases('30'), minutesEach: inAllCases('20') },
+  ],
   [
     'peaks',
     'a baseline and peaks',
     {
       pattern: 'peaks',
-      baseline: sure('1'),
-      peak: sure('3'),
+      baseline: inAllCases('1'),
+      peak: inAllCases('3'),
       days: [0, 1, 2, 3, 4],
       from: 7,
-      hours: sure('3'),
+      hours: inAllCases('3'),
     },
   ],
   [
     'autoscale',
     'as many as the load needs',
-    { pattern: 'autoscale', floor: sure('1'), ceiling: sure('6'), carries: sure('50') },
+    { pattern: 'autoscale', floor: inAllCases('1'), ceiling: inAllCases('6'), carries: inAllCases('50') },
   ],
 ];
 

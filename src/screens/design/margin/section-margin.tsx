@@ -5,7 +5,7 @@ import type { SectionSummary } from '@/core/range';
 import type { PricingClient } from '@/workers/client';
 import { AddsUp } from './adds-up';
 import { CaseFigures, ShareText } from './case-figures';
-import type { ShelfBook } from '../shelf';
+import type { BookInfo } from '../book-list';
 import { CopySection } from './copy-section';
 import { NewLinesPlace } from './new-lines-place';
 
@@ -16,12 +16,12 @@ interface SectionMarginProps {
   readonly client: PricingClient | null;
   readonly version: number;
   readonly total: string | null;
-  readonly shelf: readonly ShelfBook[];
+  readonly bookList: readonly BookInfo[];
   readonly apply: (edits: readonly Edit[]) => boolean;
 }
 
 export function SectionMargin(props: SectionMarginProps) {
-  const { design, section, summary, client, version, total, shelf, apply } = props;
+  const { design, section, summary, client, version, total, bookList, apply } = props;
   return (
     <div>
       <h2 className="pr-8 text-base font-semibold break-words">{section.name}</h2>
@@ -39,7 +39,7 @@ export function SectionMargin(props: SectionMarginProps) {
           place={section.place ?? null}
           otherwise={design.place ? 'where the design says' : 'where the last line is'}
           books={design.books}
-          {...{ shelf, apply }}
+          {...{ bookList, apply }}
         />
       </div>
       <details className="mt-4">

@@ -13,14 +13,14 @@ import { Field } from '@/ui/field';
 import type { PricingClient } from '@/workers/client';
 import { placeEdits } from '../place-edits';
 import { copyAll, moveAll, multiplyAll, payAll, removeAll, runAll } from '../selection/bulk-edits';
-import type { ShelfBook } from '../shelf';
+import type { BookInfo } from '../book-list';
 
 interface SelectionMarginProps {
   readonly components: readonly Component[];
   readonly design: Design;
   readonly summary: DesignSummary | null;
   readonly client: PricingClient | null;
-  readonly shelf: readonly ShelfBook[];
+  readonly bookList: readonly BookInfo[];
   readonly apply: (edits: readonly Edit[]) => boolean;
   readonly onFillDown: () => void;
   readonly onDone: () => void;
@@ -36,7 +36,7 @@ const PATTERNS: readonly (readonly [string, Running])[] = [
 ];
 
 export function SelectionMargin(props: SelectionMarginProps) {
-  const { components, design, summary, shelf, client, apply, onFillDown, onDone } = props;
+  const { components, design, summary, bookList, client, apply, onFillDown, onDone } = props;
   const [factor, setFactor] = useState('');
   const [fault, setFault] = useState<string | null>(null);
   const chosen = new Set(components.map((each) => each.id));
@@ -48,7 +48,7 @@ export function SelectionMargin(props: SelectionMarginProps) {
     const [book = '', region = ''] = text.split('\n');
     if (!client || !book) return;
     const all = await Promise.all(
-      components.map((each) => placeEdits(client, design, each, { book, region }, shelf)),
+      components.map((each) => placeEdits(client, design, each, { book, region }, bookList)),
     );
     // Books are pinned once.
     const edits = all.flat();
@@ -94,7 +94,7 @@ export function SelectionMargin(props: SelectionMarginProps) {
       <div className="space-y-3">
         {choose(
           'Where',
-          shelf.flatMap((book) =>
+          bookList.flatMap((book) =>
             book.regions.map(
               (region) => [`${book.key}\n${region.code}`, `${book.title}, ${region.name}`] as const,
             ),

@@ -40,19 +40,19 @@ export function ZonesEntry({ component, apply }: SettingsProps) {
 
 export function BorneEntry({ component, apply, preview }: SettingsProps) {
   return (
-    <details open={Boolean(component.borne)}>
+    <details open={Boolean(component.allocated)}>
       <summary className="cursor-pointer text-xs text-soft">Shared with other designs</summary>
       <CasedEntry
-        label="Borne by this design"
+        label="Allocated to this design"
         unit="%"
         write={percentText}
-        value={component.borne ?? null}
+        value={component.allocated ?? null}
         read={(text) => readPercent(text, 100)}
         preview={(next) => {
-          preview(next ? [setField(component, 'borne', next)] : []);
+          preview(next ? [setField(component, 'allocated', next)] : []);
           return null;
         }}
-        commit={(next) => apply([setField(component, 'borne', next.likely === '1' ? null : next)])}
+        commit={(next) => apply([setField(component, 'allocated', next.likely === '1' ? null : next)])}
         cancel={() => preview([])}
       />
     </details>

@@ -8,7 +8,7 @@ import { postJson } from '../../lib/call-api';
 
 export function StarButton({ component }: { readonly component: Component }) {
   const star = (): void => {
-    postJson('/api/kept', { what: 'component', name: component.name, body: component }).then(
+    postJson('/api/library', { what: 'component', name: component.name, body: component }).then(
       () => tell(`“${component.name}” is starred; it is at the top of the list for the next line.`),
       (error: unknown) => tell(error instanceof Error ? error.message : 'It could not be kept. Try again.'),
     );

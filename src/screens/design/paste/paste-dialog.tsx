@@ -5,7 +5,7 @@ import type { Component, Design, Place } from '@/core/design';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { callApi } from '../../lib/call-api';
-import { hoursInMonth, type ShelfBook } from '../shelf';
+import { hoursInMonth, type BookInfo } from '../book-list';
 import { type PasteBook, pastedLines, type PastedLine } from './pasted-lines';
 import { type Field, FIELDS, type PastedTable, readPasted } from './pasted-table';
 
@@ -14,7 +14,7 @@ const SHOWN = 60;
 interface PasteDialogProps {
   readonly text: string | null;
   readonly design: Design;
-  readonly shelf: readonly ShelfBook[];
+  readonly bookList: readonly BookInfo[];
   readonly section: string;
   readonly place: Place | null;
   readonly onPaste: (components: readonly Component[]) => void;
@@ -36,12 +36,12 @@ export function PasteDialog(props: PasteDialogProps) {
   );
 }
 
-function usePasteBooks(shelf: readonly ShelfBook[]): readonly PasteBook[] | null {
+function usePasteBooks(bookList: readonly BookInfo[]): readonly PasteBook[] | null {
   const [books, setBooks] = useState<readonly PasteBook[] | null>(null);
   useEffect(() => {
     let current = true;
     Promise.all(
-      shelf.map(async ({ key, title, revision, regions }) => {
+      bookList.map(async ({ key, title, revision, regions }) => {
         const { offers } = await callApi<Pick<PasteBook, 'offers'>>(
           `/api/books/${encodeURIComponent(key)}/${revision}`,
         );
@@ -54,20 +54,20 @@ function usePasteBooks(shelf: readonly ShelfBook[]): readonly PasteBook[] | null
     return () => {
       current = false;
     };
-  }, [shelf]);
+  }, [bookList]);
   return books;
 }
 
 function Pasted({
   text,
   design,
-  shelf,
+  bookList,
   place,
   onPaste,
   onClose,
 }: PasteDialogProps & { readonly text: string }) {
   const table = useMemo(() => readPasted(text), [text]);
-  const books = usePasteBooks(shelf);
+  const books = usePasteBooks(bookList);
   const [changed, setChanged] = useState<readonly Field[] | null>(null);
   if (typeof table === 'string') return <p className="px-4 py-3 text-sm">{table}</p>;
   const fields = changed ?? table.fields;
@@ -76,7 +76,7 @@ function Pasted({
         books,
         place,
         newId: () => crypto.randomUUID(),
-        monthHours: (component) => hoursInMonth(design, component, shelf),
+        monthHours: (component) => hoursInMonth(design, component, bookList),
       })
     : [];
   const good = lines.flatMap((line) => (line.component ? [line.component] : []));

@@ -11,7 +11,7 @@ import {
 } from '@/core/design';
 import { describeTerm, sentenceFor } from '@/core/display';
 import { TERMS } from '@/core/terms';
-import { sure } from '@/core/usage';
+import { inAllCases } from '@/core/usage';
 import { readCount, readUse } from '../cells/use-text';
 import type { Field, PastedTable } from './pasted-table';
 
@@ -76,7 +76,7 @@ function pastedLine(
     id: world.newId(),
     name: (cell('name') || `${kindOf(kind).label} ${index + 1}`).slice(0, 200),
     kind,
-    count: sure('1'),
+    count: inAllCases('1'),
     place,
     choice,
     running: { pattern: 'always' },

@@ -2,7 +2,7 @@
 'use client';
 import { useMemo, useState } from 'react';
 import type { Component, Design, Place } from '@/core/design';
-import type { FormWish } from '@/core/forms';
+import type { FormWish } from '@/core/deployment-forms';
 import { Amount } from '@/ui/amount';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
@@ -10,14 +10,14 @@ import { Field } from '@/ui/field';
 import type { PricingClient } from '@/workers/client';
 import type { PlainForm } from '@/workers/protocol';
 import { useAsked } from '../use-asked';
-import type { ShelfBook } from '../shelf';
+import type { BookInfo } from '../book-list';
 import { FIRST_WISHES, FormQuestions, isWhole, trimmed } from './form-questions';
 
 interface FormsDialogProps {
   readonly open: boolean;
   readonly client: PricingClient | null;
   readonly design: Design;
-  readonly shelf: readonly ShelfBook[];
+  readonly bookList: readonly BookInfo[];
   /** Where the lines around stand. */
   readonly place: Place | null;
   readonly onChoose: (component: Component) => void;
@@ -40,9 +40,9 @@ export function FormsDialog(props: FormsDialogProps) {
 
 const NO_FORMS: readonly PlainForm[] = [];
 
-function Forms({ client, design, shelf, place: around, onChoose }: FormsDialogProps) {
+function Forms({ client, design, bookList, place: around, onChoose }: FormsDialogProps) {
   const [wish, setWish] = useState<FormWish>(FIRST_WISHES.compute);
-  const first = shelf[0];
+  const first = bookList[0];
   const [place, setPlace] = useState<Place | null>(
     around ?? (first?.regions[0] ? { book: first.key, region: first.regions[0].code } : null),
   );
@@ -50,13 +50,13 @@ function Forms({ client, design, shelf, place: around, onChoose }: FormsDialogPr
   const question = useMemo(() => {
     if (!place || !whole) return null;
     const pinned = design.books.some((pin) => pin.book === place.book);
-    const book = shelf.find((each) => each.key === place.book);
+    const book = bookList.find((each) => each.key === place.book);
     const priced =
       pinned || !book
         ? design
         : { ...design, books: [...design.books, { book: book.key, revision: book.revision }] };
     return { ask: 'forms' as const, design: priced, place, wish: trimmed(wish) };
-  }, [design, shelf, place, whole, wish]);
+  }, [design, bookList, place, whole, wish]);
   const { last, trouble } = useAsked(client, question, 0);
   const rows = trouble ? NO_FORMS : last;
   return (
@@ -73,7 +73,7 @@ function Forms({ client, design, shelf, place: around, onChoose }: FormsDialogPr
                 setPlace({ book, region });
               }}
             >
-              {shelf.flatMap((book) =>
+              {bookList.flatMap((book) =>
                 book.regions.map((region) => (
                   <option key={`${book.key}/${region.code}`} value={`${book.key}\n${region.code}`}>
                     {book.title}, {region.name}

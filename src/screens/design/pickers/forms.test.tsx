@@ -2,10 +2,10 @@
 import { act, cleanup, fireEvent, render, screen, within } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { componentOf, designOf } from '@tests/support/designs';
-import type { FormWish } from '@/core/forms';
+import type { FormWish } from '@/core/deployment-forms';
 import type { PricingClient } from '@/workers/client';
 import type { PlainForm } from '@/workers/protocol';
-import type { ShelfBook } from '../shelf';
+import type { BookInfo } from '../book-list';
 import { FIRST_WISHES, isWhole, trimmed } from './form-questions';
 import { FormsDialog } from './forms-dialog';
 
@@ -14,7 +14,7 @@ afterEach(cleanup);
 const SHELF = [
   { key: 'small', title: 'Small', revision: 3, regions: [{ code: 'severn', name: 'Severn' }] },
   { key: 'other', title: 'Other', revision: 7, regions: [{ code: 'elbe', name: 'Elbe' }] },
-] as unknown as ShelfBook[];
+] as unknown as BookInfo[];
 
 async function show(rows: readonly PlainForm[] = []) {
   const asked: { readonly wish: FormWish; readonly place: unknown; readonly books: unknown }[] = [];
@@ -30,7 +30,7 @@ async function show(rows: readonly PlainForm[] = []) {
       open
       client={client}
       design={designOf([])}
-      shelf={SHELF}
+      bookList={SHELF}
       place={null}
       onChoose={onChoose}
       onClose={() => undefined}

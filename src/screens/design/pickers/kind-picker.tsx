@@ -3,7 +3,7 @@
 import { type RefObject, useEffect, useState } from 'react';
 import { type Kind, kindOf, KINDS } from '@/core/books';
 import type { Component } from '@/core/design';
-import type { KeptThing } from '@/operations';
+import type { LibraryItem } from '@/operations';
 import { Picker } from '@/ui/picker';
 import { callApi } from '../../lib/call-api';
 
@@ -21,10 +21,10 @@ const STARRED = 'starred/';
 const FORMS = 'forms';
 
 export function KindPicker({ anchor, typed, onChoose, onStarred, onForms, onClose }: KindPickerProps) {
-  const [starred, setStarred] = useState<readonly KeptThing[]>([]);
+  const [starred, setStarred] = useState<readonly LibraryItem[]>([]);
   useEffect(() => {
     let current = true;
-    callApi<readonly KeptThing[]>('/api/kept?what=component').then(
+    callApi<readonly LibraryItem[]>('/api/library?what=component').then(
       (found) => current && setStarred(found),
       () => undefined,
     );

@@ -1,6 +1,6 @@
 /** The heads and the cells of the list of offers. */
 import { writeMoney, writeNumber, writePrice } from '@/core/display';
-import type { OfferRow } from '@/workers/protocol';
+import type { OfferChoice } from '@/workers/protocol';
 
 export function headsFor(server: boolean): readonly (readonly [string | null, string, boolean])[] {
   if (!server)
@@ -29,7 +29,7 @@ export function OfferCells({
   currency,
   chosen,
 }: {
-  readonly row: OfferRow;
+  readonly row: OfferChoice;
   readonly server: boolean;
   readonly currency: string;
   readonly chosen: boolean;

@@ -7,14 +7,14 @@ import { type KeyboardEvent, useEffect, useId, useMemo, useRef, useState } from 
 import type { Choice, Component } from '@/core/design';
 import { Button } from '@/ui/button';
 import { INPUT } from '@/ui/field';
-import type { OfferRow } from '@/workers/protocol';
+import type { OfferChoice } from '@/workers/protocol';
 import { headsFor, OfferCells } from './offer-cells';
 import { Least, Select } from './offer-filter-fields';
 import { columns, features, matchesWords } from './offer-table';
 import { needWords, readNeed, type TypedNeed } from './typed-need';
 
 interface OfferListProps {
-  readonly rows: OfferRow[];
+  readonly rows: OfferChoice[];
   /** The rows are on their way; what is typed meanwhile is kept. */
   readonly isLoading: boolean;
   readonly component: Component;
@@ -79,7 +79,7 @@ export function OfferList({ rows, isLoading, component, currency, typed, onChoos
     // eslint-disable-next-line react-hooks/exhaustive-deps -- once, when the rows are there
   }, [isLoading]);
 
-  const choose = (row: OfferRow | undefined): void => {
+  const choose = (row: OfferChoice | undefined): void => {
     if (row?.soldHere) onChoose({ by: 'sku', sku: row.sku }, need.amount);
   };
   const move = (to: number): void => {
@@ -109,7 +109,7 @@ export function OfferList({ rows, isLoading, component, currency, typed, onChoos
     setFilters({ ...filters, ...part });
     toTop();
   };
-  const values = (read: (row: OfferRow) => string): string[] =>
+  const values = (read: (row: OfferChoice) => string): string[] =>
     [...new Set(rows.map(read).filter(Boolean))].sort();
   const tracks = server ? '1.3fr 1.2fr 0.8fr 52px 88px 92px 144px 1fr' : '1.2fr 1.9fr 120px 144px 1.1fr';
   const notSold = rows.filter((row) => !row.soldHere).length;

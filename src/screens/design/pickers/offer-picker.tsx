@@ -8,7 +8,7 @@ import { kindOf } from '@/core/books';
 import type { Choice, Component, Design } from '@/core/design';
 import { Dialog } from '@/ui/dialog';
 import type { PricingClient } from '@/workers/client';
-import type { OfferRow } from '@/workers/protocol';
+import type { OfferChoice } from '@/workers/protocol';
 import { useAsked } from '../use-asked';
 import { OfferList } from './offer-list';
 import type { TypedNeed } from './typed-need';
@@ -23,7 +23,7 @@ interface OfferPickerProps {
   readonly onClose: () => void;
 }
 
-const NONE: OfferRow[] = [];
+const NONE: OfferChoice[] = [];
 
 export function OfferPicker({
   client,

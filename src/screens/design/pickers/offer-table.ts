@@ -8,7 +8,7 @@ import {
   rowSortingFeature,
   tableFeatures,
 } from '@tanstack/react-table';
-import type { OfferRow } from '@/workers/protocol';
+import type { OfferChoice } from '@/workers/protocol';
 
 export const features = tableFeatures({
   columnFilteringFeature,
@@ -18,10 +18,10 @@ export const features = tableFeatures({
   sortedRowModel: createSortedRowModel(),
 });
 
-const helper = createColumnHelper<typeof features, OfferRow>();
+const helper = createColumnHelper<typeof features, OfferChoice>();
 
 /** What cannot be bought sorts behind what can, whichever way the list is turned. */
-const numeric = (read: (row: OfferRow) => string | number | null) => (row: OfferRow) => {
+const numeric = (read: (row: OfferChoice) => string | number | null) => (row: OfferChoice) => {
   const value = read(row);
   return value === null ? undefined : Number(value);
 };
@@ -76,7 +76,7 @@ function atLeast(row: { getValue: (id: string) => unknown }, id: string, value: 
 }
 
 /** Every typed word must stand somewhere in the offer. */
-export function matchesWords(row: OfferRow, search: string): boolean {
+export function matchesWords(row: OfferChoice, search: string): boolean {
   const size = row.vcpu === null ? '' : `${row.vcpu}/${row.memory} ${row.vcpu} vcpu ${row.memory} gib`;
   const text = `${row.name} ${row.sku} ${row.family} ${row.processor} ${row.note} ${size}`.toLowerCase();
   return search

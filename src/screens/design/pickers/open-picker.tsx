@@ -18,7 +18,7 @@ import type { PickerKind } from '../columns';
 import { keptRange } from '../cells/use-text';
 import { placedAtOffer, placeEdits } from '../place-edits';
 import type { Row } from '../rows';
-import { placeText, type ShelfBook } from '../shelf';
+import { placeText, type BookInfo } from '../book-list';
 import { KindPicker } from './kind-picker';
 import { OfferPicker } from './offer-picker';
 import { OffersAnywhere } from './offers-anywhere';
@@ -50,7 +50,7 @@ interface OpenPickerProps {
   readonly row: Row | undefined;
   readonly client: PricingClient | null;
   readonly design: Design;
-  readonly shelf: readonly ShelfBook[];
+  readonly bookList: readonly BookInfo[];
   readonly onClose: () => void;
   readonly onKind: (kind: Kind, section: Section) => void;
   readonly onStarred: (component: Component, section: Section) => void;
@@ -59,7 +59,7 @@ interface OpenPickerProps {
 }
 
 export function OpenPicker(props: OpenPickerProps) {
-  const { picker, row, client, design, shelf, onClose, onKind, onStarred, onEdits } = props;
+  const { picker, row, client, design, bookList, onClose, onKind, onStarred, onEdits } = props;
   const common = { anchor: picker.anchor, typed: picker.typed, onClose };
   if (row?.kind === 'next-component') {
     return (
@@ -85,12 +85,12 @@ export function OpenPicker(props: OpenPickerProps) {
       return (
         <PlacePicker
           {...common}
-          shelf={shelf}
+          bookList={bookList}
           chosen={component.place}
           onChoose={(place) => {
             onClose();
             if (!client) return;
-            placeEdits(client, design, component, place, shelf).then(onEdits, (error: Error) =>
+            placeEdits(client, design, component, place, bookList).then(onEdits, (error: Error) =>
               tell(error.message),
             );
           }}
@@ -115,7 +115,7 @@ export function OpenPicker(props: OpenPickerProps) {
             onChoose={(offer, amount) => {
               onClose();
               onEdits([
-                ...placedAtOffer(design, component, offer, shelf),
+                ...placedAtOffer(design, component, offer, bookList),
                 ...(amount ? [amountEdit(component, amount)] : []),
               ]);
             }}
@@ -128,7 +128,7 @@ export function OpenPicker(props: OpenPickerProps) {
           client={client}
           design={design}
           component={component}
-          placeName={placeText(shelf, component.place) || 'no place yet'}
+          placeName={placeText(bookList, component.place) || 'no place yet'}
           onChoose={(value, amount) => {
             onClose();
             onEdits([

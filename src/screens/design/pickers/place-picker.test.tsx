@@ -3,7 +3,7 @@ import { createRef } from 'react';
 import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
 import { DEMO_REVISIONS, generateBook } from '@/demo/generate-book';
 import { DEMO_PROFILES } from '@/demo/profiles';
-import type { ShelfBook } from '../shelf';
+import type { BookInfo } from '../book-list';
 import { PlacePicker } from './place-picker';
 
 afterEach(cleanup);
@@ -19,7 +19,7 @@ beforeAll(() => {
   Element.prototype.scrollIntoView = () => undefined;
 });
 
-const SHELF: readonly ShelfBook[] = DEMO_PROFILES.map((profile) => {
+const SHELF: readonly BookInfo[] = DEMO_PROFILES.map((profile) => {
   const { book, revision, regions } = generateBook(profile, DEMO_REVISIONS.at(-1)!);
   return {
     key: book.key,
@@ -41,7 +41,7 @@ function taken(typed: string): { book: string; region: string } | null {
   render(
     <PlacePicker
       anchor={createRef()}
-      shelf={SHELF}
+      bookList={SHELF}
       chosen={null}
       typed={typed}
       onChoose={onChoose}

@@ -3,11 +3,11 @@
 import type { RefObject } from 'react';
 import type { Place } from '@/core/design';
 import { Picker } from '@/ui/picker';
-import type { ShelfBook } from '../shelf';
+import type { BookInfo } from '../book-list';
 
 interface PlacePickerProps {
   readonly anchor: RefObject<HTMLElement | null>;
-  readonly shelf: readonly ShelfBook[];
+  readonly bookList: readonly BookInfo[];
   readonly chosen: Place | null;
   readonly typed: string;
   readonly onChoose: (place: Place) => void;
@@ -16,8 +16,8 @@ interface PlacePickerProps {
 
 const SPLIT = '/';
 
-export function PlacePicker({ anchor, shelf, chosen, typed, onChoose, onClose }: PlacePickerProps) {
-  const items = shelf.flatMap((book) =>
+export function PlacePicker({ anchor, bookList, chosen, typed, onChoose, onClose }: PlacePickerProps) {
+  const items = bookList.flatMap((book) =>
     book.regions.map((region) => ({
       value: `${book.key}${SPLIT}${region.code}`,
       label: `${region.name}, ${region.country}`,

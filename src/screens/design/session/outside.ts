@@ -1,5 +1,5 @@
 /** The session's outside in a browser: the edits route, local storage for what is not saved yet, timers. */
-import { type KeptPlace, thisWindow, writeKept } from './kept-edits';
+import { type KeptPlace, thisWindow, writeKept } from './unsaved-edits';
 import type { Outside, PendingBatch, SendResult, Since } from './session-types';
 
 /** So busy or so far away that it is tried again later: nothing was said of the edit itself. */

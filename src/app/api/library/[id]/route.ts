@@ -1,8 +1,8 @@
 /** DELETE: a kept thing is kept no longer. */
-import { forgetKept } from '@/operations';
+import { removeFromLibrary } from '@/operations';
 import { handler } from '../../answer';
 
 export const DELETE = handler(async (_, { id }, context) => {
-  await forgetKept(context(), id!);
+  await removeFromLibrary(context(), id!);
   return Response.json({ kept: false });
 });

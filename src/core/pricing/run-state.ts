@@ -26,7 +26,7 @@ export interface Credit {
   readonly covered: CreditCovered;
 }
 
-export interface KeptLine {
+export interface LineState {
   readonly open: Open;
   readonly line: Result<ChargedLine>;
   /** Notices of charging, and of prepaid credit. */
@@ -50,7 +50,7 @@ export interface Run {
   readonly groups: Map<string, Group>;
   /** By book. */
   readonly credits: Map<string, Credit>;
-  readonly lines: Map<string, KeptLine>;
+  readonly lines: Map<string, LineState>;
   readonly shares: Map<string, Share>;
   readonly sections: Map<string, SectionTotals>;
   readonly priced: PricedDesign;

@@ -4,7 +4,7 @@ import { agreements, componentSchema, designSchema } from '@/formats';
 import { allow } from './may';
 import { invalid, notFound } from './app-error';
 import { openDesign } from './designs';
-import type { Context, KeptThing, KeptWhat } from './ports';
+import type { Context, LibraryItem, LibraryKind } from './ports';
 
 const MOST_KEPT = 500;
 
@@ -17,8 +17,8 @@ const wanted = z.discriminatedUnion('what', [
   }),
 ]);
 
-export function listKept(context: Context, what: KeptWhat): Promise<KeptThing[]> {
-  allow(context.actor, 'listKept');
+export function listLibrary(context: Context, what: LibraryKind): Promise<LibraryItem[]> {
+  allow(context.actor, 'listLibrary');
   return context.kept.list(context.actor.workspace, what);
 }
 
@@ -38,7 +38,7 @@ export async function keepAsStarter(context: Context, id: string): Promise<void>
   await put(context, 'starter', design.title, designSchema.parse(design));
 }
 
-async function put(context: Context, what: KeptWhat, name: string, body: object): Promise<void> {
+async function put(context: Context, what: LibraryKind, name: string, body: object): Promise<void> {
   const { workspace } = context.actor;
   const all = await context.kept.list(workspace, what);
   const same = all.find((each) => each.name === name);
@@ -48,7 +48,7 @@ async function put(context: Context, what: KeptWhat, name: string, body: object)
   await context.kept.put(workspace, { id: context.newId(), what, name, body, keptAt });
 }
 
-export async function forgetKept(context: Context, id: string): Promise<void> {
-  allow(context.actor, 'forgetKept');
+export async function removeFromLibrary(context: Context, id: string): Promise<void> {
+  allow(context.actor, 'removeFromLibrary');
   if (!(await context.kept.remove(context.actor.workspace, id))) throw notFound('kept thing');
 }

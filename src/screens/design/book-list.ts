@@ -3,7 +3,7 @@ import { Decimal } from '@/core/base';
 import type { Component, Design, Place } from '@/core/design';
 import { monthHours } from '@/core/time';
 
-export interface ShelfBook {
+export interface BookInfo {
   readonly key: string;
   readonly title: string;
   readonly currency: string;
@@ -22,19 +22,19 @@ export interface ShelfBook {
   }[];
 }
 
-export function bookOf(shelf: readonly ShelfBook[], place: Place | null): ShelfBook | undefined {
-  return shelf.find((book) => book.key === place?.book);
+export function bookOf(bookList: readonly BookInfo[], place: Place | null): BookInfo | undefined {
+  return bookList.find((book) => book.key === place?.book);
 }
 
 /** "Norvane, Severn". */
-export function placeText(shelf: readonly ShelfBook[], place: Place | null): string {
+export function placeText(bookList: readonly BookInfo[], place: Place | null): string {
   if (!place) return '';
-  const book = bookOf(shelf, place);
+  const book = bookOf(bookList, place);
   const region = book?.regions.find((each) => each.code === place.region);
   return `${book?.title ?? place.book}, ${region?.name ?? place.region}`;
 }
 
-export function hoursInMonth(design: Design, component: Component, shelf: readonly ShelfBook[]): Decimal {
-  const book = bookOf(shelf, component.place);
+export function hoursInMonth(design: Design, component: Component, bookList: readonly BookInfo[]): Decimal {
+  const book = bookOf(bookList, component.place);
   return monthHours(design.assumptions.month, new Decimal(book?.monthHours ?? '730'));
 }

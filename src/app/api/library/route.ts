@@ -1,15 +1,15 @@
 /** GET ?what=component|starter|agreement: what the team keeps. POST: keeps one; a design by its id becomes a starter. */
 import { z } from 'zod';
-import { invalid, keep, keepAsStarter, KEPT_WHATS, listKept } from '@/operations';
+import { invalid, keep, keepAsStarter, LIBRARY_KINDS, listLibrary } from '@/operations';
 import { boundedJson, handler } from '../answer';
 
 const starter = z.strictObject({ what: z.literal('starter'), design: z.string().max(80) });
 
 export const GET = handler(async (request, _params, context) => {
   const asked = new URL(request.url).searchParams.get('what');
-  const what = KEPT_WHATS.find((each) => each === asked);
-  if (!what) throw invalid(`What is kept is ${KEPT_WHATS.join(', ')}.`);
-  return Response.json(await listKept(context(), what));
+  const what = LIBRARY_KINDS.find((each) => each === asked);
+  if (!what) throw invalid(`What is kept is ${LIBRARY_KINDS.join(', ')}.`);
+  return Response.json(await listLibrary(context(), what));
 });
 
 export const POST = handler(async (request, _params, context) => {

@@ -4,12 +4,12 @@ import { writeDesign } from '@/formats';
 import {
   beginWith,
   type Context,
-  forgetKept,
+  removeFromLibrary,
   importBook,
   importDesign,
   keep,
   keepAsStarter,
-  listKept,
+  listLibrary,
   listStarters,
   openDesign,
   priceDesignOnServer,
@@ -20,7 +20,7 @@ import { designOf, serverOf } from './designs';
 import { ELSEWHERE, testContext } from './store-contract';
 import { uploadOf } from './upload';
 
-export function keptContract(name: string, make: () => Promise<Stores>): void {
+export function libraryContract(name: string, make: () => Promise<Stores>): void {
   describe(`what is kept ${name}`, () => {
     let context: Context;
     let other: Context;
@@ -36,25 +36,25 @@ export function keptContract(name: string, make: () => Promise<Stores>): void {
     it('is listed by its kind, replaced by name, forgotten, and of its own workspace', async () => {
       await star('2');
       await star('3');
-      const [kept, ...others] = await listKept(context, 'component');
+      const [kept, ...others] = await listLibrary(context, 'component');
       expect([kept!.name, kept!.body, others]).toEqual([
         'Front',
         serverOf('a', { count: { likely: '3' } }),
         [],
       ]);
-      expect(await listKept(context, 'agreement')).toEqual([]);
-      expect(await listKept(other, 'component')).toEqual([]);
+      expect(await listLibrary(context, 'agreement')).toEqual([]);
+      expect(await listLibrary(other, 'component')).toEqual([]);
       const missing = { code: 'not-found' };
-      await expect(forgetKept(other, kept!.id)).rejects.toMatchObject(missing);
-      await forgetKept(context, kept!.id);
-      await expect(forgetKept(context, kept!.id)).rejects.toMatchObject(missing);
+      await expect(removeFromLibrary(other, kept!.id)).rejects.toMatchObject(missing);
+      await removeFromLibrary(context, kept!.id);
+      await expect(removeFromLibrary(context, kept!.id)).rejects.toMatchObject(missing);
     });
 
     it('is refused where it is no component and no agreement', async () => {
       const refused = { code: 'invalid' };
       await expect(keep(context, { what: 'component', name: 'x', body: {} })).rejects.toMatchObject(refused);
       await expect(keep(context, { what: 'password', name: 'x', body: {} })).rejects.toMatchObject(refused);
-      expect(await listKept(context, 'component')).toEqual([]);
+      expect(await listLibrary(context, 'component')).toEqual([]);
     });
 
     it('can be a whole design, with which others begin', async () => {

@@ -10,7 +10,7 @@ export type FetchJson = (path: string) => Promise<unknown>;
 /** Addresses must not grow beyond what servers take. */
 const SKUS_AT_ONCE = 100;
 
-export class BookShelf implements BookSet {
+export class LoadedBooks implements BookSet {
   private readonly loading = new Map<string, Promise<LoadedBook | null>>();
   private readonly here = new Map<string, LoadedBook>();
 

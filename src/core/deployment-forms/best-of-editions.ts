@@ -7,7 +7,7 @@ import type { Form } from './form-data';
 import type { FormRow } from './model';
 
 /** Where it would be bought. */
-export interface Shop {
+export interface BuyingPlace {
   readonly place: Place;
   readonly design: Design;
   readonly book: PriceBook;
@@ -24,7 +24,7 @@ type Candidate = (offer: Offer) => { readonly component: Component; readonly not
 
 export function bestOfEditions(
   form: Form,
-  { place, design, book, books }: Shop,
+  { place, design, book, books }: BuyingPlace,
   candidate: Candidate,
   none = 'Nothing of this size is sold here.',
 ): FormRow[] {

@@ -15,7 +15,7 @@ type Work = (lock: object | null) => unknown;
 
 async function fresh() {
   vi.resetModules();
-  return import('./kept-edits');
+  return import('./unsaved-edits');
 }
 
 beforeEach(() => {

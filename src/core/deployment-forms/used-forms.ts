@@ -2,8 +2,8 @@
 import { type Decimal, decimal } from '../base';
 import type { Kind } from '../books';
 import type { Component, UsageEntry } from '../design';
-import { sure } from '../usage';
-import { bestOfEditions, leftOut, type Shop } from './best-of-editions';
+import { inAllCases } from '../usage';
+import { bestOfEditions, leftOut, type BuyingPlace } from './best-of-editions';
 import { type Form, MESSAGE_FORMS, STORE_FORMS } from './form-data';
 import type { FormRow, MessageWish, StoreWish } from './model';
 
@@ -17,7 +17,7 @@ const DAYS_OF_MONTH = 30;
 /** With the size of one in kB, where started pieces are billed by it. */
 type Usage = Readonly<Record<string, readonly [amount: Decimal, unit: string, each?: string]>>;
 
-export function storeForms(wish: StoreWish, shop: Shop): FormRow[] {
+export function storeForms(wish: StoreWish, shop: BuyingPlace): FormRow[] {
   return STORE_FORMS.flatMap((form) =>
     wish.reached !== null && form.reached !== wish.reached
       ? [leftOut(form, 'It is reached in another way.')]
@@ -25,7 +25,7 @@ export function storeForms(wish: StoreWish, shop: Shop): FormRow[] {
   );
 }
 
-export function messageForms(wish: MessageWish, shop: Shop): FormRow[] {
+export function messageForms(wish: MessageWish, shop: BuyingPlace): FormRow[] {
   return MESSAGE_FORMS.flatMap((form) => {
     if (wish.again === true && !form.again) return [leftOut(form, 'What was read is gone.')];
     if (wish.again === false && form.again) return [leftOut(form, 'It keeps what nobody reads again.')];
@@ -66,7 +66,7 @@ function messageUsage(kind: Kind, { messages, size, days }: MessageWish): Usage 
 }
 
 /** Only what the offer has a rate for: what it does not charge is no use of it. */
-function used(form: Form, usage: Usage, shop: Shop): FormRow[] {
+function used(form: Form, usage: Usage, shop: BuyingPlace): FormRow[] {
   return bestOfEditions(form, shop, (offer) => {
     const billed = new Set(shop.book.ratesOf(offer.sku, shop.place.region).map((rate) => rate.meter));
     const entries = Object.entries(usage).filter(([meter]) => billed.has(meter));
@@ -74,7 +74,7 @@ function used(form: Form, usage: Usage, shop: Shop): FormRow[] {
       id: shop.newId(),
       name: form.label,
       kind: form.kind,
-      count: sure('1'),
+      count: inAllCases('1'),
       place: shop.place,
       choice: { by: 'sku', sku: offer.sku },
       running: { pattern: 'always' },
@@ -87,8 +87,8 @@ function used(form: Form, usage: Usage, shop: Shop): FormRow[] {
 
 function entryOf([amount, unit, each]: Usage[string]): UsageEntry {
   return {
-    amount: sure(amount.toDecimalPlaces(6).toString()),
+    amount: inAllCases(amount.toDecimalPlaces(6).toString()),
     unit,
-    ...(each === undefined ? {} : { each: { amount: sure(each), unit: 'kB' } }),
+    ...(each === undefined ? {} : { each: { amount: inAllCases(each), unit: 'kB' } }),
   };
 }

@@ -1,10 +1,10 @@
 /** What a workspace keeps, in PostgreSQL. */
 import type { Kysely } from 'kysely';
-import type { KeptStore } from '@/operations';
+import type { LibraryStore } from '@/operations';
 import { UUID } from './design-repository';
 import type { Database } from './schema';
 
-export function keptRepository(db: Kysely<Database>): KeptStore {
+export function libraryRepository(db: Kysely<Database>): LibraryStore {
   return {
     list: async (workspace, what) => {
       const rows = await db

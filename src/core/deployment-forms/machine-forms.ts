@@ -2,7 +2,7 @@
 import { decimal } from '../base';
 import type { Offer } from '../books';
 import type { Component, Place } from '../design';
-import { bestOfEditions, leftOut, type Shop } from './best-of-editions';
+import { bestOfEditions, leftOut, type BuyingPlace } from './best-of-editions';
 import type { MachineForm } from './form-data';
 import type { FormRow, MachineWish } from './model';
 
@@ -29,7 +29,7 @@ function objection(form: MachineForm, { ownSystem, ownHardware, licence }: Machi
 }
 
 /** Servers, hosts and what the provider runs, at the size asked for. */
-export function machineForms(wish: MachineWish, forms: readonly MachineForm[], shop: Shop): FormRow[] {
+export function machineForms(wish: MachineWish, forms: readonly MachineForm[], shop: BuyingPlace): FormRow[] {
   return forms.flatMap((form) => {
     const against = objection(form, wish);
     if (against) return [leftOut(form, against)];

@@ -6,7 +6,7 @@
 import type { Kind } from '../books';
 import type { Design, Place } from '../design';
 import type { BookSet } from '../pricing';
-import type { Shop } from './best-of-editions';
+import type { BuyingPlace } from './best-of-editions';
 import { MACHINE_FORMS, MESSAGE_FORMS, STORE_FORMS } from './form-data';
 import { machineForms } from './machine-forms';
 import type { FormRow, FormWish } from './model';
@@ -52,7 +52,7 @@ function byCost({ monthly: a }: FormRow, { monthly: b }: FormRow): number {
   return a ? -1 : b ? 1 : 0;
 }
 
-function rowsFor(wish: FormWish, shop: Shop): FormRow[] {
+function rowsFor(wish: FormWish, shop: BuyingPlace): FormRow[] {
   switch (wish.job) {
     case 'store':
       return storeForms(wish, shop);
