@@ -99,8 +99,20 @@ function queue(): BossQueue {
     file: (work, { signal, tell }) => desk().ask(work.what, work.given as never, { signal, tell }),
     totals: (workspace, design) =>
       refreshTotals({ ...outsideContext(), actor: { user: 'totals', workspace, role: 'admin' } }, design),
-    failed: (error) => log.error({ err: error }, 'work of the queue failed'),
+    failed: (error) => logOnce(error),
   }));
+}
+
+/** Milliseconds in which the same failure of the queue is said once: it looks every few seconds. */
+const SAID_AGAIN = 60_000;
+const saidAt = new Map<string, number>();
+
+function logOnce(error: unknown): void {
+  const text = error instanceof Error ? error.message : String(error);
+  if (Date.now() - (saidAt.get(text) ?? 0) < SAID_AGAIN) return;
+  if (saidAt.size > 100) saidAt.clear();
+  saidAt.set(text, Date.now());
+  log.error({ err: error }, 'work of the queue failed');
 }
 
 /** With the process, so that what another one left is found. A database that is not there yet is asked again. */

@@ -13,6 +13,8 @@ const SKUS_AT_ONCE = 100;
 export class LoadedBooks implements BookSet {
   private readonly loading = new Map<string, Promise<LoadedBook | null>>();
   private readonly here = new Map<string, LoadedBook>();
+  /** By book and region: on their way before the catalogue is there. */
+  private readonly early = new Map<string, { wanted: RatesWanted; rows: Promise<RateRow[]> }>();
 
   constructor(private readonly fetchJson: FetchJson) {}
 
@@ -27,7 +29,12 @@ export class LoadedBooks implements BookSet {
     await Promise.all(
       design.books.map(async ({ book, revision }) => {
         const wanted = ratesWanted(components, book, wholeKinds);
-        if (wanted.length > 0) await (await this.loaded(book, revision))?.with(wanted);
+        if (wanted.length === 0) return;
+        const path = pathOf(book, revision);
+        const isNew = !this.loading.has(path);
+        const loaded = this.loaded(book, revision);
+        if (isNew) this.ahead(path, wanted);
+        await (await loaded)?.with(wanted);
       }),
     );
     return this;
@@ -57,7 +64,24 @@ export class LoadedBooks implements BookSet {
     }
   }
 
-  private async rates(path: string, { region, skus, kinds }: RatesWanted): Promise<RateRow[]> {
+  /** The first rates of a book are asked for beside its catalogue, not after it. */
+  private ahead(path: string, wanted: readonly RatesWanted[]): void {
+    for (const each of wanted) {
+      const rows = this.fetchRates(path, each);
+      // Whoever takes it up hears of it.
+      rows.catch(() => undefined);
+      this.early.set(`${path} ${each.region}`, { wanted: each, rows });
+    }
+  }
+
+  private rates(path: string, wanted: RatesWanted): Promise<RateRow[]> {
+    const key = `${path} ${wanted.region}`;
+    const early = this.early.get(key);
+    this.early.delete(key);
+    return early && holds(early.wanted, wanted) ? early.rows : this.fetchRates(path, wanted);
+  }
+
+  private async fetchRates(path: string, { region, skus, kinds }: RatesWanted): Promise<RateRow[]> {
     const rows: RateRow[] = [];
     for (let at = 0; at === 0 || at < skus.length; at += SKUS_AT_ONCE) {
       const query = new URLSearchParams({ region });
@@ -67,6 +91,11 @@ export class LoadedBooks implements BookSet {
     }
     return rows;
   }
+}
+
+function holds(all: RatesWanted, part: RatesWanted): boolean {
+  const [skus, kinds] = [new Set(all.skus), new Set(all.kinds)];
+  return part.skus.every((sku) => skus.has(sku)) && part.kinds.every((kind) => kinds.has(kind));
 }
 
 function pathOf(book: string, revision: number): string {

@@ -4,7 +4,7 @@ import { bookFrom, smallBookFile } from '@tests/support/books';
 import { anyComponent, anyDesign, designOf, serverOf, transferOf } from '@tests/support/designs';
 import type { Design } from '@/core/design';
 import { priceMonths } from '@/core/analysis';
-import { type AmountOf, bookSet, planOf } from '@/core/pricing';
+import { type AmountOf, bookSet, planOf, priceDesign } from '@/core/pricing';
 import { summarise } from '@/core/range';
 import type { PlainFigure } from '@/core/trace';
 import { publishBook } from '@/operations';
@@ -14,7 +14,7 @@ import { Answerer } from './answer';
 import { LoadedBooks } from './loaded-books';
 import type { Answers } from './protocol';
 
-/** The two routes the loaded reads, answered by the in-memory store with the small book. */
+/** The two routes that the loaded books read, answered by the in-memory store with the small book. */
 async function fakeRoutes() {
   const store = memoryBookStore();
   const context = {
@@ -125,6 +125,22 @@ describe('the worker', () => {
       '/api/books/small/3',
       '/api/books/small/3/rates?region=severn&sku=A-4&sku=OUT',
     ]);
+  });
+
+  it('asks for the first rates beside the catalogue, and takes no others for them', async () => {
+    const routes = await fakeRoutes();
+    const loaded = new LoadedBooks((path) =>
+      path.includes('?')
+        ? routes.fetchJson(path)
+        : new Promise((resolve) => setTimeout(() => resolve(routes.fetchJson(path)), 20)),
+    );
+    const other = designOf([serverOf('c', { choice: { by: 'sku', sku: 'A-8' } })], pins);
+    // The second is asked before the catalogue is there: its own rates come all the same.
+    await Promise.all([loaded.booksFor(design), loaded.booksFor(other)]);
+    expect(routes.asked[0]).toContain('/rates?region=severn&sku=A-4');
+    expect(priceDesign(design, loaded, 'likely').unpriced).toBe(0);
+    expect(priceDesign(other, loaded, 'likely').unpriced).toBe(0);
+    expect(routes.asked.filter((path) => path.includes('rates'))).toHaveLength(2);
   });
 
   it('tries again after a failed read', async () => {

@@ -78,7 +78,7 @@ test('an offer is found by words and written on the next line', async ({ page })
   await expect(page.getByRole('grid')).toBeFocused();
   await page.keyboard.press('/');
   await page.keyboard.type('heron-8-64');
-  await expect(page.getByRole('option', { name: /OS-HERON-8-64/ })).toBeVisible();
+  await expect(page.getByRole('option', { name: /heron-8-64 Server · Osmere/ })).toBeVisible();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('textbox', { name: 'Component name' })).toBeFocused();
   await page.keyboard.press('Control+A');

@@ -34,6 +34,7 @@ export function environmentOf(section: Section, { name, share, running, newId }:
   };
   const less = (text: string): string => decimal(text).times(factor).toString();
   return {
+    ...(section.place ? { place: section.place } : {}),
     id: newId(),
     name,
     components: section.components.map((component): Component => {

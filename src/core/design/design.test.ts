@@ -27,6 +27,11 @@ function anyEdit(start: Design): fc.Arbitrary<Edit> {
     fc.boolean().map((value) => ({ edit: 'set-assumption', field: 'countAllowances', value })),
     fc.constant<Edit>({ edit: 'pin-books', books: [{ book: 'small', revision: 4 }] }),
     section.map((id) => ({ edit: 'rename-section', id, name: 'Renamed' })),
+    section.map((id) => ({ edit: 'place-new-lines', section: id, place: { book: 'small', region: 'elbe' } })),
+    fc.constantFrom<Edit>(
+      { edit: 'place-new-lines', section: null, place: { book: 'small', region: 'severn' } },
+      { edit: 'place-new-lines', section: null, place: null },
+    ),
     section.map((id) => ({ edit: 'remove-section', id })),
     index.map((at) => ({
       edit: 'add-section',
@@ -96,6 +101,7 @@ describe('edits', () => {
   it.each<[Edit, string]>([
     [{ edit: 'remove-component', id: 'gone' }, 'edit.target-gone'],
     [{ edit: 'rename-section', id: 'gone', name: 'x' }, 'edit.target-gone'],
+    [{ edit: 'place-new-lines', section: 'gone', place: null }, 'edit.target-gone'],
     [{ edit: 'move-component', id: 'a', section: 'gone', index: 0 }, 'edit.target-gone'],
     [{ edit: 'set-usage', id: 'gone', meter: 'stored', value: null }, 'edit.target-gone'],
     [{ edit: 'add-component', section: 'section', index: 0, component: serverOf('a') }, 'edit.duplicate-id'],

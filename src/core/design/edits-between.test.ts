@@ -96,4 +96,19 @@ describe('the edits between two designs', () => {
       { edit: 'set-component', id: 'a', field: 'count', value: { likely: '3' } },
     ]);
   });
+
+  it('say where new lines are placed, of the design and of a section', () => {
+    const from = designOf([]);
+    const elbe = { book: 'small', region: 'elbe' };
+    const to = { ...from, place: elbe, sections: [{ ...from.sections[0]!, place: elbe }] };
+    const edits = editsBetween(from, to);
+    expect(edits).toEqual([
+      { edit: 'place-new-lines', section: null, place: elbe },
+      { edit: 'place-new-lines', section: 'section', place: elbe },
+    ]);
+    const applied = applyEdits(from, edits);
+    expect(applied.ok && applied.value.design).toEqual(to);
+    const back = applied.ok && applyEdits(applied.value.design, applied.value.inverse);
+    expect(back && back.ok && back.value.design).toEqual(from);
+  });
 });

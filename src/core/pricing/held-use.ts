@@ -47,10 +47,11 @@ function oneSize(context: MeterContext, entry: UsageEntry): Result<MeterUse> {
   const value = decimal(readCase(setAside ?? entry.amount, which));
   const refused = negative(context, value);
   if (refused) return refused;
-  const input = { component: context.component.id, entry: `usage/${meter.meter}` };
+  const group = setAside ? 'setAside' : 'usage';
+  const input = { component: context.component.id, entry: `${group}/${meter.meter}` };
   const basis = rate.basis === 'set-aside' ? 'billed by what is set aside' : undefined;
   const leaf = entered(`${meter.label}, each`, value, entry.unit, input, basis);
-  const each = instance(context, entry, setAside ? { ...leaf, input: undefined } : leaf, notices);
+  const each = instance(context, entry, leaf, notices);
   if (!each.ok) return each;
   const units = countedUnits(context);
   notices.push(...minimumNotices(context, context.count, units));

@@ -1,6 +1,7 @@
 /** What meters of a month's use bill: entered, or worked out from the component's load; in started chunks where the rate says so. */
 import { addAll, decimal, type Decimal, err, issue, type Issue, ok, type Result } from '../base';
-import type { UsageEntry } from '../design';
+import { kindOf } from '../books';
+import type { Component, UsageEntry } from '../design';
 import { entered, type Figure, given, product } from '../trace';
 import { unitOf } from '../units';
 import {
@@ -8,6 +9,7 @@ import {
   billedChunks,
   billedSize,
   bytesEach,
+  type Cased,
   loadShape,
   readCase,
   requestRate,
@@ -65,14 +67,22 @@ function derived(context: MeterContext): Result<Figure> {
   const load = component.load!;
   const requests = monthlyRequests(context);
   if (!requests.ok || meter.derived === 'monthly-requests') return requests;
-  const each = bytesEach(load, which, meter.derived === 'reply-transfer' ? 'reply' : 'both');
+  const way = meter.derived === 'reply-transfer' ? 'reply' : 'both';
+  const each = bytesEach(load, which, way, marked(component));
   if (!each.ok) return each;
   return ok(product('Moved in the month', 'GB', [requests.value, each.value]));
 }
 
+/** Whose load it is in traces; null where units follow it hour by hour, which no formula of the month can. */
+function marked({ id, kind, running }: Component): string | null {
+  const byHour =
+    running.pattern === 'autoscale' || kindOf(kind).meters.some(({ from }) => from === 'capacity');
+  return byHour ? null : id;
+}
+
 function monthlyRequests({ component, time, hoursInMonth, case: which }: MeterContext): Result<Figure> {
   const load = component.load!;
-  const rate = requestRate(load, which);
+  const rate = requestRate(load, which, marked(component));
   if (!rate.ok) return rate;
   const shape = loadShape(load, which);
   if (!shape.ok) return shape;
@@ -102,10 +112,17 @@ function inChunks(context: MeterContext, events: Figure, notices: Issue[]): Resu
 }
 
 /** What one event carries: entered with the meter, or the load's question and answer. */
-function eventSize({ component, meter, case: which }: MeterContext): Figure | null {
+function eventSize({ component, meter, case: inCase }: MeterContext): Figure | null {
   const entry: UsageEntry | undefined = component.usage[meter.meter];
-  const size = entry?.each ?? component.load?.requestSize ?? component.load?.replySize;
-  return size ? given('Size of one', decimal(readCase(size.amount, which)), size.unit) : null;
+  const { requestSize, replySize } = component.load ?? {};
+  const size = entry?.each ?? requestSize ?? replySize;
+  if (!size) return null;
+  const which = entry?.each ? `each/${meter.meter}` : requestSize ? 'load/requestSize' : 'load/replySize';
+  const value = decimal(readCase(size.amount, inCase));
+  const owner = entry?.each ? component.id : marked(component);
+  return owner === null
+    ? given('Size of one', value, size.unit)
+    : entered('Size of one', value, size.unit, { component: owner, entry: which });
 }
 
 /** Events × how long each runs × the size it runs at. Needs F4, K2. */
@@ -118,7 +135,8 @@ export function runsUse(context: MeterContext): Result<MeterUse> {
   const events = entry ?? requests;
   let total: Figure;
   if (events) {
-    const runs = given('Runs, each unit', decimal(readCase(events.amount, which)), events.unit);
+    const input = { component: component.id, entry: `usage/${entry ? meter.meter : 'requests'}` };
+    const runs = entered('Runs, each unit', decimal(readCase(events.amount, which)), events.unit, input);
     const each = timesGrown(runs, events.grown);
     const inOnes = convertFigure(each, 'request');
     if (!inOnes.ok) return inOnes;
@@ -146,10 +164,19 @@ export function runsUse(context: MeterContext): Result<MeterUse> {
   return ok({ quantity: raised, notices: minimumNotices(context, quantity.value, raised) });
 }
 
-function durationOf({ component, case: which }: MeterContext, entry: UsageEntry | undefined): Figure | null {
-  if (entry?.each) return given('One runs', decimal(readCase(entry.each.amount, which)), entry.each.unit);
+function durationOf(
+  { component, meter, case: which }: MeterContext,
+  entry: UsageEntry | undefined,
+): Figure | null {
+  const one = (value: Cased, unit: string, name: string, owner: string | null): Figure => {
+    const amount = decimal(readCase(value, which));
+    return owner === null
+      ? given('One runs', amount, unit)
+      : entered('One runs', amount, unit, { component: owner, entry: name });
+  };
+  if (entry?.each) return one(entry.each.amount, entry.each.unit, `each/${meter.meter}`, component.id);
   const seconds = component.load?.secondsEach;
-  return seconds ? given('One runs', decimal(readCase(seconds, which)), 'second') : null;
+  return seconds ? one(seconds, 'second', 'load/secondsEach', marked(component)) : null;
 }
 
 /** The size that the rate is per: memory, vCPU, or none. */

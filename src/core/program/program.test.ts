@@ -123,7 +123,9 @@ describe('a program', () => {
     // The program was used, and for every sort of entry.
     expect(points).toBeGreaterThan(400);
     expect(inputs).toBeGreaterThan(400);
-    expect([...kinds.keys()].sort()).toEqual(expect.arrayContaining(['count', 'running', 'size', 'usage']));
+    expect([...kinds.keys()].sort()).toEqual(
+      expect.arrayContaining(['count', 'each', 'load', 'running', 'size', 'usage']),
+    );
   });
 });
 

@@ -4,8 +4,8 @@
  * reused; meters want connections, data an hour, requests and transfer a month. Every formula is a step of the trace.
  * Source: pricing rules, "Load curves"; needs H11 to H13, H18.
  */
-import { decimal, err, issue, ok, ONE, type Result } from '../base';
-import { type Figure, given, product, quotient, sum } from '../trace';
+import { type Decimal, decimal, err, issue, ok, ONE, type Result } from '../base';
+import { entered, type Figure, given, product, quotient, sum } from '../trace';
 import { conversionFactor } from '../units';
 import { type Case, type Cased, readCase } from './cased';
 import { type Hour, sameAllWeek, windowWeek } from './week';
@@ -62,18 +62,26 @@ export interface Load {
  * @example
  * must(requestRate({ rate: { by: 'viewers', viewers: { likely: '300' }, refreshSeconds: { likely: '30' } } }, 'likely')).value.toString(); // => '10'
  */
-export function requestRate(load: Load, which: Case): Result<Figure> {
+export function requestRate(load: Load, which: Case, component: string | null = null): Result<Figure> {
   if (load.rate.by === 'requests') {
     const value = decimal(readCase(load.rate.perSecond, which));
-    return ok(timesGrown(given('Requests a second', value, 'request/s'), load.grown));
+    return ok(timesGrown(leaf('Requests a second', value, 'request/s', 'perSecond', component), load.grown));
   }
   const refresh = decimal(readCase(load.rate.refreshSeconds, which));
   if (!refresh.isPositive() || refresh.isZero()) {
     return err(issue('load.incomplete', ['load'], { what: 'the refresh interval' }));
   }
-  const viewers = given('Viewers', decimal(readCase(load.rate.viewers, which)), 'viewer');
-  const interval = given('Each refreshes every', refresh, 'second');
+  const count = decimal(readCase(load.rate.viewers, which));
+  const viewers = leaf('Viewers', count, 'viewer', 'viewers', component);
+  const interval = leaf('Each refreshes every', refresh, 'second', 'refreshSeconds', component);
   return ok(timesGrown(quotient('Requests a second', 'request/s', [viewers, interval]), load.grown));
+}
+
+/** Whose load it is: what was entered is marked so in the figures; null: nobody's. */
+function leaf(label: string, value: Decimal, unit: string, entry: string, component: string | null): Figure {
+  return component === null
+    ? given(label, value, unit)
+    : entered(label, value, unit, { component, entry: `load/${entry}` });
 }
 
 /** What follows from a rate of requests while it lasts. */
@@ -130,18 +138,23 @@ export function loadDimension(
  * const load = { rate: { by: 'requests', perSecond: { likely: '50' } }, requestSize: { amount: { likely: '2' }, unit: 'kB' }, replySize: { amount: { likely: '8' }, unit: 'kB' } };
  * must(bytesEach(load, 'likely', 'both')).value.toString(); // => '0.00001'
  */
-export function bytesEach(load: Load, which: Case, way: 'both' | 'reply'): Result<Figure> {
+export function bytesEach(
+  load: Load,
+  which: Case,
+  way: 'both' | 'reply',
+  component: string | null = null,
+): Result<Figure> {
   const sizes = [
-    ...(way === 'both' && load.requestSize ? [['Question', load.requestSize] as const] : []),
-    ...(load.replySize ? [['Answer', load.replySize] as const] : []),
+    ...(way === 'both' && load.requestSize ? [['Question', load.requestSize, 'requestSize'] as const] : []),
+    ...(load.replySize ? [['Answer', load.replySize, 'replySize'] as const] : []),
   ];
   if (sizes.length === 0)
     return incomplete(way === 'reply' ? 'the size of an answer' : 'question and answer sizes');
   const figures: Figure[] = [];
-  for (const [label, size] of sizes) {
+  for (const [label, size, entry] of sizes) {
     const factor = conversionFactor(size.unit, 'GB');
     if (!factor.ok) return factor;
-    const amount = given(label, decimal(readCase(size.amount, which)), size.unit);
+    const amount = leaf(label, decimal(readCase(size.amount, which)), size.unit, entry, component);
     figures.push(
       product(`${label} in GB`, 'GB', [amount, given(`1 ${size.unit} in GB`, factor.value, 'GB each')]),
     );
