@@ -115,8 +115,19 @@ class Lane {
   }
 }
 
+const spawn = (): Worker => new Worker(new URL('./pricing.worker.ts', import.meta.url), { type: 'module' });
+
+let warm: Worker | null = null;
+
+/** Begins to load a worker while the page's code is still being read; the first client takes it. */
+export function warmPricing(): void {
+  if (typeof Worker !== 'undefined') warm ??= spawn();
+}
+
 export function startPricing(): PricingClient {
-  return new PricingClient(
-    () => new Worker(new URL('./pricing.worker.ts', import.meta.url), { type: 'module' }),
-  );
+  return new PricingClient(() => {
+    const ready = warm ?? spawn();
+    warm = null;
+    return ready;
+  });
 }

@@ -16,6 +16,7 @@ export function DesignViews({ id, here }: { readonly id: string; readonly here: 
         <Link
           key={view}
           href={href}
+          prefetch={false}
           aria-current={view === here ? 'page' : undefined}
           className={`flex h-full items-center border-b-[3px] pt-[3px] text-sm whitespace-nowrap ${view === here ? 'border-brand font-semibold' : 'border-transparent text-soft hover:text-ink'}`}
         >

@@ -7,7 +7,7 @@ import { useRouter, useSelectedLayoutSegment } from 'next/navigation';
 import { createContext, type ReactNode, useCallback, useContext, useMemo, useState } from 'react';
 import type { Edit } from '@/core/design';
 import { tell } from '@/ui/toast';
-import type { PricingClient } from '@/workers/client';
+import { type PricingClient, warmPricing } from '@/workers/client';
 import { FileMakingLine, useFileMaking } from '../report/file-making';
 import { DesignHead, type ExportForm } from './design-head';
 import type { DesignView } from './design-views';
@@ -45,6 +45,9 @@ export interface DesignRoom {
   readonly toggleMargin: () => void;
   readonly openMargin: () => void;
 }
+
+// As early as can be: whoever opens a design waits for its prices.
+warmPricing();
 
 const Room = createContext<DesignRoom | null>(null);
 

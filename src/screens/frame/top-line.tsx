@@ -34,7 +34,11 @@ export function TopLine({ theme }: { readonly theme: Theme }) {
   }
   return (
     <header className="flex h-11 shrink-0 items-center gap-7 border-b border-line px-[18px] print:hidden">
-      <Link href="/designs" className="flex items-center gap-2.5 text-base font-bold whitespace-nowrap">
+      <Link
+        prefetch={false}
+        href="/designs"
+        className="flex items-center gap-2.5 text-base font-bold whitespace-nowrap"
+      >
         <Mark />
         Wick Tally
       </Link>
@@ -43,6 +47,7 @@ export function TopLine({ theme }: { readonly theme: Theme }) {
           const here = path.startsWith(place.href);
           return (
             <Link
+              prefetch={false}
               key={place.href}
               href={place.href}
               aria-current={here ? 'page' : undefined}
