@@ -24,7 +24,7 @@ export function LedgerHead<Row>({ columns, tracks, widths, onWidth }: LedgerHead
         <div
           key={column.key}
           role="columnheader"
-          className={`relative flex h-8 min-w-0 items-center px-2 text-xs whitespace-nowrap text-soft first:pl-[18px] ${column.end ? 'justify-end' : ''} ${column.ruled ? 'border-l border-line' : ''}`}
+          className={`relative flex h-8 min-w-0 items-center px-2 text-xs whitespace-nowrap text-soft first:pl-[18px] ${column.end ? 'justify-end last:pr-4' : ''} ${column.ruled ? 'border-l border-line' : ''}`}
         >
           {column.head}
           {onWidth && column.title && (

@@ -32,7 +32,7 @@ export function ReportView({ report, made, explain }: ReportViewProps) {
           : ''}
         {made} · {report.currency}
       </p>
-      <div className="grid items-end gap-x-10 lg:grid-cols-[minmax(0,560px)_minmax(0,1fr)]">
+      <div className="grid items-end gap-x-10 gap-y-5 lg:grid-cols-[minmax(0,560px)_minmax(0,1fr)]">
         <Totals report={report} />
         <CashChart quarters={report.quarters} currency={report.currency} />
       </div>
