@@ -15,6 +15,7 @@ import { ensureBuilt } from '../scripts/lib/build';
 import { startCluster } from '../scripts/lib/cluster';
 import { freePort } from '../scripts/lib/ports';
 import { designOfSize } from './designs';
+import { takeFile } from './follow';
 
 const [editors, seconds, lines] = [50, 60, 1000].map((usual, at) =>
   Number(process.argv[2 + at] ?? usual),
@@ -125,10 +126,7 @@ try {
   const long = await brought(writeDesign(designOfSize(lines)));
   for (const form of ['md', 'pdf', 'xlsx']) {
     const started = performance.now();
-    const report = fetch(`${address}/api/designs/${long}/report?form=${form}`).then((answer) =>
-      answer.arrayBuffer(),
-    );
-    const waits = await beside(report);
+    const waits = await beside(takeFile(address, `/api/designs/${long}/report?form=${form}`));
     say(
       `beside ${form.padEnd(9)}${spread(waits)}; it took ${((performance.now() - started) / 1000).toFixed(1)} s for ${lines} lines`,
     );
