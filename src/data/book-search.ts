@@ -17,6 +17,9 @@ export async function searchOffers(
   const ofBook = query.book === undefined ? sql`true` : sql`book.key = ${query.book}`;
   const region = query.region === undefined ? sql`offer.cheapest_in` : sql`${query.region}`;
   const worth = sql`found.price * coalesce((${JSON.stringify(query.worth ?? {})}::jsonb->>newest.currency)::numeric, 1)`;
+  const some = query.perKind !== undefined;
+  const kinds = sql`cross join unnest(${KIND_CODES}::text[]) with ordinality as each(kind, rank)`;
+  // Few are found; only of those is anything else read, one by one by their keys.
   const { rows } = await sql<FoundOffer>`
     with newest as (
       select distinct on (revision.book_id)
@@ -24,17 +27,24 @@ export async function searchOffers(
       from book_revision revision join price_book book on book.id = revision.book_id
       where book.workspace_id = ${workspace}::uuid and revision.published_at is not null and ${ofBook}
       order by revision.book_id, revision.number desc
+    ),
+    hits as materialized (
+      select newest.*, found.sku, found.price,
+        row_number() over (order by ${some ? sql`each.rank,` : sql``} ${worth} nulls last, newest.key, found.sku) as turn
+      from newest ${some ? kinds : sql``} cross join lateral (${cheapest(query)}) found
+      order by turn limit ${some ? null : query.limit}
     )
-    select newest.key as book, newest.title as "bookTitle", newest.currency, newest.number as revision,
-      found.sku, offer.name, offer.kind, offer.family, offer.vcpu, offer.memory, offer.lifecycle, offer.regions,
-      found.price, ${region} as region, place.name as "regionName"
-    from newest
-    ${query.perKind === undefined ? sql`` : sql`cross join unnest(${KIND_CODES}::text[]) with ordinality as each(kind, rank)`}
-    cross join lateral (${cheapest(query)}) found
-    join book_offer offer on offer.revision_id = newest.id and offer.sku = found.sku
-    join book_region place on place.revision_id = newest.id and place.code = ${region}
-    order by ${query.perKind === undefined ? sql`` : sql`each.rank,`} ${worth} nulls last, newest.key, found.sku
-    limit ${query.perKind === undefined ? query.limit : null}
+    select hits.key as book, hits.title as "bookTitle", hits.currency, hits.number as revision,
+      hits.sku, offer.name, offer.kind, offer.family, offer.vcpu, offer.memory, offer.lifecycle, offer.regions,
+      hits.price, ${region} as region, place.name as "regionName"
+    from hits
+    cross join lateral (
+      select * from book_offer where revision_id = hits.id and sku = hits.sku offset 0
+    ) offer
+    cross join lateral (
+      select name from book_region where revision_id = hits.id and code = ${region} offset 0
+    ) place
+    order by hits.turn
   `.execute(db);
   return query.perKind === undefined ? rows : fewOfEach(rows, query.perKind).slice(0, query.limit);
 }

@@ -39,10 +39,17 @@ export class OfferPlaces {
 
   /** The lowest price and where it is; of several the first by code. Without any price: the first place. */
   cheapest(sku: string): { readonly price: string | null; readonly cheapestIn: string | null } {
-    const [first] = [...this.of(sku)].sort(([a, one], [b, other]) => {
-      if (!one !== !other) return one ? -1 : 1;
-      return (one && other ? one.comparedTo(other) : 0) || (a < b ? -1 : 1);
-    });
+    let first: readonly [string, Decimal | null] | null = null;
+    for (const each of this.of(sku)) if (!first || isBefore(each, first)) first = each;
     return { price: first?.[1]?.toString() ?? null, cheapestIn: first?.[0] ?? null };
   }
+}
+
+function isBefore(
+  [a, one]: readonly [string, Decimal | null],
+  [b, other]: readonly [string, Decimal | null],
+): boolean {
+  if (!one || !other) return one ? true : !other && a < b;
+  const order = one.comparedTo(other);
+  return order < 0 || (order === 0 && a < b);
 }
