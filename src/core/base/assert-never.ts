@@ -2,8 +2,9 @@
  * Ends an exhaustive switch: compiles only while every case is handled.
  *
  * @example
- * const reached = (tide: never) => assertNever(tide);
- * typeof reached; // => 'function'
+ * let said = '';
+ * try { assertNever('tide' as never); } catch (error) { said = (error as Error).message; }
+ * said; // => 'unhandled case: "tide"'
  */
 export function assertNever(value: never): never {
   throw new Error(`unhandled case: ${JSON.stringify(value)}`);

@@ -1,4 +1,4 @@
-/** The price books as the workbench needs them: where one can buy, at which revision. */
+/** The price books as the views of a design need them: where one can buy, at which revision. */
 import { Decimal } from '@/core/base';
 import type { Component, Design, Place } from '@/core/design';
 import { monthHours } from '@/core/time';

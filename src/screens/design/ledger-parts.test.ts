@@ -1,4 +1,4 @@
-/** The parts of the workbench that think: reading cells, placing, what the last change did, words for conflicts. */
+/** The parts of the ledger that think: reading cells, placing, what the last change did, words for conflicts. */
 import { describe, expect, it } from 'vitest';
 import { bookFrom, smallBookFile, smallBooks } from '@tests/support/books';
 import { componentOf, designOf, serverOf, storeOf, transferOf, volumeOf } from '@tests/support/designs';
