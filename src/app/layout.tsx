@@ -1,9 +1,10 @@
 /** The frame of every page: theme from the cookie, fonts, the top line. Rendered anew so that the nonce fits. */
 import type { Metadata } from 'next';
-import { cookies } from 'next/headers';
+import { cookies, headers } from 'next/headers';
 import type { ReactNode } from 'react';
 import { Toaster } from '@/ui/toast';
 import './globals.css';
+import { Early, NOTE_EARLY } from '@/screens/frame/early';
 import { TopLine } from '@/screens/frame/top-line';
 
 export const metadata: Metadata = {
@@ -16,12 +17,16 @@ export const dynamic = 'force-dynamic';
 export default async function Layout({ children }: { readonly children: ReactNode }) {
   const chosen = (await cookies()).get('theme')?.value;
   const theme = chosen === 'light' || chosen === 'dark' ? chosen : 'system';
+  const nonce = (await headers()).get('x-nonce') ?? undefined;
   return (
     <html lang="en" data-theme={theme}>
       <body className="flex h-dvh flex-col print:block print:h-auto">
+        {/* A browser shows no script its own nonce, so that what is there and what was sent never agree. */}
+        <script nonce={nonce} suppressHydrationWarning dangerouslySetInnerHTML={{ __html: NOTE_EARLY }} />
         <TopLine theme={theme} />
         <main className="flex min-h-0 flex-1 flex-col print:block">{children}</main>
         <Toaster />
+        <Early />
       </body>
     </html>
   );
