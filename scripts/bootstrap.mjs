@@ -38,9 +38,9 @@ if (process.argv[2] !== 'help') {
   if (!installed) install();
 }
 
-if (process.argv[2] === 'wick') {
-  const { ensureCli } = await import('./bundle-cli.mjs');
-  const program = path.resolve(await ensureCli());
+if (['wick', 'demo', 'serve'].includes(process.argv[2])) {
+  const { ensureProgram } = await import('./bundle-cli.mjs');
+  const program = path.resolve(await ensureProgram(process.argv[2]));
   process.argv = [process.argv[0], program, ...process.argv.slice(3)];
   await import(pathToFileURL(program).href);
 }

@@ -1,12 +1,14 @@
 /**
- * The command line as one small program: what a command does not use is not loaded, and nothing is translated when it
- * starts. Made anew when a source is newer. Plain JavaScript, because it runs before anything is translated.
+ * The command line, and what starts the application, as small programs: what a command does not use is not loaded, and
+ * nothing is translated when it starts. Made anew when a source is newer. Plain JavaScript, because it runs before
+ * anything is translated.
  */
 import fs from 'node:fs';
 import path from 'node:path';
 
 const FOLDER = 'node_modules/.wick-cli';
-const PROGRAM = path.join(FOLDER, 'wick.mjs');
+const DAY = 24 * 60 * 60 * 1000;
+const PROGRAMS = { wick: 'src/cli/wick.ts', demo: 'scripts/demo.ts', serve: 'scripts/serve.ts' };
 /** Loaded from their own folders, and only by the commands that need them. */
 const APART = [
   'pg',
@@ -16,6 +18,7 @@ const APART = [
   '@react-pdf/renderer',
   'react',
   'react/jsx-runtime',
+  'esbuild',
 ];
 
 /** How every program of ours is put together: the command line, and the threads beside the application. */
@@ -43,21 +46,35 @@ function newest(entry) {
     .reduce((late, name) => Math.max(late, newest(path.join(entry, name))), state.mtimeMs);
 }
 
-function isFresh() {
-  if (!fs.existsSync(PROGRAM)) return false;
-  const made = fs.statSync(PROGRAM).mtimeMs;
-  return ['src', 'scripts/bundle-cli.mjs', 'package-lock.json'].every((entry) => newest(entry) < made);
+function isFresh(program) {
+  if (!fs.existsSync(program)) return false;
+  const made = fs.statSync(program).mtimeMs;
+  return ['src', 'scripts', 'package-lock.json'].every((entry) => newest(entry) < made);
 }
 
-/** Brings the program up to date and says where it is. */
-export async function ensureCli() {
-  if (isFresh()) return PROGRAM;
+/** Brings the programs up to date and says where one is: `wick`, `demo` or `serve`. */
+export async function ensureProgram(name) {
+  const program = path.join(FOLDER, `${name}.mjs`);
+  if (isFresh(program)) return program;
   const { build } = await import('esbuild');
-  fs.rmSync(FOLDER, { recursive: true, force: true });
-  await build({
-    entryPoints: { wick: 'src/cli/wick.ts' },
-    outdir: FOLDER,
-    ...BUNDLED,
-  });
-  return PROGRAM;
+  const { outputFiles } = await build({ write: false, entryPoints: PROGRAMS, outdir: FOLDER, ...BUNDLED });
+  fs.mkdirSync(FOLDER, { recursive: true });
+  for (const { path: file, contents } of outputFiles) replaceFile(file, contents);
+  removeOlder(outputFiles.map((file) => path.basename(file.path)));
+  return program;
+}
+
+/** Whole or not at all: another program may be reading it. */
+export function replaceFile(file, contents) {
+  const making = `${file}.${process.pid}`;
+  fs.writeFileSync(making, contents);
+  fs.renameSync(making, file);
+}
+
+/** Parts of an earlier making, once no program that was started with them is likely to ask for one more. */
+function removeOlder(current) {
+  for (const name of fs.readdirSync(FOLDER)) {
+    const file = path.join(FOLDER, name);
+    if (!current.includes(name) && Date.now() - fs.statSync(file).mtimeMs > DAY) fs.rmSync(file);
+  }
 }

@@ -58,7 +58,7 @@ async function answer(url: string): Promise<void> {
   while (Date.now() < deadline) {
     const reply = await fetch(url).catch(() => null);
     if (reply?.ok) return;
-    await new Promise((resolve) => setTimeout(resolve, 150));
+    await new Promise((resolve) => setTimeout(resolve, 40));
   }
   stop(`The application did not answer at ${url} within 90 seconds.`);
 }

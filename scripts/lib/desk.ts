@@ -1,22 +1,26 @@
 /** The threads beside the application (`src/desk`), bundled: the built application does not carry their code. */
 import fs from 'node:fs';
 import path from 'node:path';
-import { build } from 'esbuild';
-import { BUNDLED } from '../bundle-cli.mjs';
+import { BUNDLED, replaceFile } from '../bundle-cli.mjs';
 
 const FOLDER = 'node_modules/.wick-desk';
 
-/** Whole or not at all, and left alone where nothing changed: another application may be reading it. */
+/** Left alone where nothing changed. */
 function replace(file: string, contents: Uint8Array): void {
   if (fs.existsSync(file) && fs.readFileSync(file).equals(contents)) return;
   fs.mkdirSync(path.dirname(file), { recursive: true });
-  const making = `${file}.${process.pid}`;
-  fs.writeFileSync(making, contents);
-  fs.renameSync(making, file);
+  replaceFile(file, contents);
 }
 
+let making: Promise<string> | undefined;
+
 /** Under a second; made anew at each start, so that it is never older than the application. */
-export async function ensureDesk(): Promise<string> {
+export function ensureDesk(): Promise<string> {
+  return (making ??= make());
+}
+
+async function make(): Promise<string> {
+  const { build } = await import('esbuild');
   const { outputFiles = [] } = await build({
     write: false,
     entryPoints: ['src/desk/thread.ts'],

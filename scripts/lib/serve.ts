@@ -4,6 +4,7 @@ import { setUpDatabase } from '@/cli/set-up';
 import { AppError } from '@/operations';
 import { type Application, startApplication } from './application';
 import { type Cluster, startCluster } from './cluster';
+import { ensureDesk } from './desk';
 import { isFree, isLoopback, LOOPBACK } from './ports';
 import { optionOf, say, stop } from './say';
 import { supervised } from './supervise';
@@ -41,6 +42,8 @@ export async function serve({ command, mode, demo, beforeStart }: Serving): Prom
   if (!(await isFree(port)))
     stop(`Port ${port} is taken. Stop what uses it, or choose another: ./run ${command} --port ${port + 1}`);
   beforeStart();
+  // Made while the database starts; asked for again, and its failure told, where it is needed.
+  void ensureDesk().catch(() => undefined);
   const own = process.env.DATABASE_URL
     ? null
     : await startCluster(process.env.WICK_DATA ?? '.data', { durable: true });

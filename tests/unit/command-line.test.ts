@@ -9,7 +9,7 @@ import { indexBook } from '@/core/books';
 import { bookSet } from '@/core/pricing';
 import { type DesignSummary, summarise } from '@/core/range';
 import { type PriceBookFile, readDesign, readPriceBook, toBookData, writeDesign } from '@/formats';
-import { ensureCli } from '../../scripts/bundle-cli.mjs';
+import { ensureProgram } from '../../scripts/bundle-cli.mjs';
 import { exampleDesign } from '../../docs/formats/examples';
 
 // Each call is a process of its own.
@@ -28,7 +28,7 @@ function wick(...args: string[]) {
 }
 
 beforeAll(async () => {
-  program = path.resolve(await ensureCli());
+  program = path.resolve(await ensureProgram('wick'));
   fs.mkdirSync(books);
   fs.copyFileSync('docs/formats/price-book.example.json', path.join(books, 'book.json'));
   const section = exampleDesign.sections[0]!;
