@@ -117,8 +117,9 @@ async function catalogueOf(db: Kysely<Database>, book: string, revision: Revisio
       monthHours: revision.month_hours,
     },
     revision: { number: revision.number, effective: revision.effective, source: revision.source },
-    regions: regions.map(({ revision_id: _, bands, ...region }) => ({
+    regions: regions.map(({ revision_id: _, bands, area, ...region }) => ({
       ...region,
+      ...(area === null ? {} : { area }),
       ...(bands ? { bands } : {}),
     })),
     offers: offers.map((row) => row.detail),

@@ -95,9 +95,10 @@ export class BookWriter implements BookSink {
     await this.db
       .insertInto('book_region')
       .values(
-        rows.map(({ bands, ...region }) => ({
+        rows.map(({ bands, area, ...region }) => ({
           revision_id: this.revisionId,
           ...region,
+          area: area ?? null,
           bands: bands ? JSON.stringify(bands) : null,
         })),
       )

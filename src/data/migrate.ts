@@ -12,6 +12,7 @@ import * as changeFeed from './migrations/m009-change-feed';
 import * as jobs from './migrations/m010-jobs';
 import * as cheapestPlace from './migrations/m011-cheapest-place';
 import * as allocated from './migrations/m012-allocated';
+import * as areas from './migrations/m013-areas';
 import type { Database } from './schema';
 
 const MIGRATIONS: Readonly<Record<string, Migration>> = {
@@ -27,6 +28,7 @@ const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '010-jobs': jobs,
   '011-cheapest-place': cheapestPlace,
   '012-allocated': allocated,
+  '013-areas': areas,
 };
 
 export async function migrate(db: Kysely<Database>): Promise<void> {

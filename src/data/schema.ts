@@ -51,6 +51,7 @@ export interface Database {
     latitude: number;
     longitude: number;
     carbon: number | null;
+    area: string | null;
     bands: JSONColumnType<Record<string, string>> | null;
   };
   book_offer: {

@@ -10,6 +10,7 @@ import { cased, casedCount, casedOf, load, running, usageEntry } from './use-fie
 export const need = z.strictObject({
   vcpu: amountText,
   memory: amountText,
+  countedIn: z.literal('thread').optional(),
   family: name.optional(),
   processor: name.optional(),
   allowBurstable: z.boolean().optional(),

@@ -17,6 +17,7 @@ export const regionSchema = z.strictObject({
   country: name,
   latitude: z.number().min(-90).max(90),
   longitude: z.number().min(-180).max(180),
+  area: name.optional(),
   carbon: z.number().min(0).max(3000).nullable(),
   /** Name of the price band by kind. */
   bands: z.partialRecord(z.enum(KIND_CODES), name).optional(),

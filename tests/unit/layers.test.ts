@@ -24,11 +24,15 @@ const CORE_RANKS: Readonly<Record<string, number>> = {
   program: 8,
   analysis: 8,
   compare: 8,
+  moving: 8,
+  alternatives: 9,
   range: 9,
-  display: 10,
-  checks: 11,
-  'deployment-forms': 11,
-  report: 12,
+  comparison: 10,
+  axes: 10,
+  display: 11,
+  checks: 12,
+  'deployment-forms': 12,
+  report: 13,
 };
 
 const MAY_IMPORT: Readonly<Record<string, readonly string[]>> = {

@@ -12,6 +12,8 @@ export interface Region {
   readonly code: string;
   readonly name: string;
   readonly country: string;
+  /** The part of the world it lies in, by which a nearest equivalent is looked for; absent: not said. */
+  readonly area?: string;
   readonly latitude: number;
   readonly longitude: number;
   /** Grams of CO2 equivalent per kWh of the local grid; null: not known. */

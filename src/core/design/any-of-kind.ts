@@ -1,6 +1,6 @@
 /** A component that stands for its whole kind at a place: for loading all its offers, or to begin one from. */
 import type { Kind } from '../books';
-import type { Component, Place } from './design';
+import type { Component, Place } from './component';
 
 /**
  * @example

@@ -2,7 +2,7 @@
  * Every field of a component that an edit sets as a whole. From this list come the edits, their schemas, what two
  * revisions differ in, and the words for it: a field that is not in it does not compile.
  */
-import type { Component } from './design';
+import type { Component } from './component';
 
 export const COMPONENT_FIELDS = [
   'name',

@@ -37,6 +37,10 @@ export function editTarget(edit: Edit): string {
       return `component/${edit.id}`;
     case 'move-component':
       return `component/${edit.id}/position`;
+    case 'put-alternative':
+      return `alternative/${edit.alternative.id}`;
+    case 'remove-alternative':
+      return `alternative/${edit.id}`;
     default:
       return assertNever(edit);
   }

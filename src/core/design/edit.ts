@@ -3,71 +3,13 @@
  * an edit like any other. Source: architecture, "Data".
  */
 import { assertNever, err, issue, ok, type Result } from '../base';
-import type { Agreement } from '../terms';
-import type { ComponentField } from './component-fields';
-import type { Assumptions, BookPin, Component, Design, Place, Section, UsageEntry } from './design';
+import type { AlternativeEdit } from './alternative';
+import type { Component, Place, Section, UsageEntry } from './component';
+import type { Design } from './design';
+import type { DesignEdit } from './edit-model';
 
-type SetComponent = {
-  [F in ComponentField]: {
-    readonly edit: 'set-component';
-    readonly id: string;
-    readonly field: F;
-    readonly value: NonNullable<Component[F]> | (undefined extends Component[F] ? null : Component[F]);
-  };
-}[ComponentField];
-type SetDesign = {
-  [F in 'title' | 'description' | 'currency']: {
-    readonly edit: 'set-design';
-    readonly field: F;
-    readonly value: string;
-  };
-}['title' | 'description' | 'currency'];
-type SetAssumption = {
-  [F in keyof Assumptions]-?: {
-    readonly edit: 'set-assumption';
-    readonly field: F;
-    /** Null takes an assumption that may be missing away. */
-    readonly value: NonNullable<Assumptions[F]> | (undefined extends Assumptions[F] ? null : never);
-  };
-}[keyof Assumptions];
-
-export type Edit =
-  | SetComponent
-  | SetDesign
-  | SetAssumption
-  | {
-      readonly edit: 'set-usage';
-      readonly id: string;
-      readonly meter: string;
-      readonly value: UsageEntry | null;
-    }
-  | { readonly edit: 'set-agreements'; readonly agreements: readonly Agreement[] }
-  /** Without a reason the answer is taken back. */
-  | {
-      readonly edit: 'answer-check';
-      readonly check: string;
-      readonly subject: string;
-      readonly reason: string | null;
-    }
-  | { readonly edit: 'pin-books'; readonly books: readonly BookPin[] }
-  | { readonly edit: 'add-section'; readonly index: number; readonly section: Section }
-  | { readonly edit: 'remove-section'; readonly id: string }
-  | { readonly edit: 'rename-section'; readonly id: string; readonly name: string }
-  /** Where new lines are placed; without a section: those of the design. */
-  | { readonly edit: 'place-new-lines'; readonly section: string | null; readonly place: Place | null }
-  | {
-      readonly edit: 'add-component';
-      readonly section: string;
-      readonly index: number;
-      readonly component: Component;
-    }
-  | { readonly edit: 'remove-component'; readonly id: string }
-  | {
-      readonly edit: 'move-component';
-      readonly id: string;
-      readonly section: string;
-      readonly index: number;
-    };
+/** Everything that changes what is kept of a design. */
+export type Edit = DesignEdit | AlternativeEdit;
 
 export interface Applied {
   readonly design: Design;
@@ -132,6 +74,10 @@ export function applyEdit(design: Design, edit: Edit): Result<Applied> {
       return removeComponent(design, edit.id);
     case 'move-component':
       return moveComponent(design, edit.id, edit.section, edit.index);
+    case 'put-alternative':
+      return putAlternative(design, edit);
+    case 'remove-alternative':
+      return removeAlternative(design, edit.id);
     default:
       return assertNever(edit);
   }
@@ -181,6 +127,36 @@ function placeNewLines(design: Design, edit: Extract<Edit, { edit: 'place-new-li
 function placed<T extends { readonly place?: Place | null }>(from: T, place: Place | null): T {
   const { place: _, ...rest } = from;
   return (place ? { ...rest, place } : rest) as T;
+}
+
+function putAlternative(design: Design, edit: Extract<Edit, { edit: 'put-alternative' }>): Result<Applied> {
+  const { alternative, index } = edit;
+  const all = design.alternatives ?? [];
+  const at = all.findIndex((each) => each.id === alternative.id);
+  const others = all.filter((_, each) => each !== at);
+  const inverse: Edit =
+    at < 0
+      ? { edit: 'remove-alternative', id: alternative.id }
+      : { edit: 'put-alternative', index: at, alternative: all[at]! };
+  return ok({ design: withAlternatives(design, insertAt(others, index, alternative)), inverse });
+}
+
+function removeAlternative(design: Design, id: string): Result<Applied> {
+  const all = design.alternatives ?? [];
+  const index = all.findIndex((each) => each.id === id);
+  if (index < 0) return gone(id);
+  return ok({
+    design: withAlternatives(
+      design,
+      all.filter((each) => each.id !== id),
+    ),
+    inverse: { edit: 'put-alternative', index, alternative: all[index]! },
+  });
+}
+
+function withAlternatives(design: Design, alternatives: Design['alternatives'] & {}): Design {
+  const { alternatives: _, ...rest } = design;
+  return alternatives.length > 0 ? { ...rest, alternatives } : rest;
 }
 
 function gone(id: string): Result<never> {

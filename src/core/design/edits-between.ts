@@ -2,7 +2,10 @@
  * The edits that turn one design into another: for going back to an earlier revision as a change like any other, and
  * for saying what two revisions differ in. What cannot be told by fields is taken out and put in again.
  */
-import type { Assumptions, Component, Design, Section } from './design';
+import type { Alternative } from './alternative';
+import type { Assumptions } from './assumptions';
+import type { Component, Section } from './component';
+import type { Design } from './design';
 import { COMPONENT_FIELDS } from './component-fields';
 import type { Edit } from './edit';
 
@@ -24,6 +27,7 @@ export function editsBetween(from: Design, to: Design): Edit[] {
       : [{ edit: 'set-agreements', agreements: to.agreements ?? [] } as const]),
     ...placeEdits(null, from, to),
     ...answerEdits(from, to),
+    ...alternativeEdits(from.alternatives ?? [], to.alternatives ?? []),
     ...sectionEdits(from.sections, to.sections),
   ];
 }
@@ -70,6 +74,23 @@ function answerEdits(from: Design, to: Design): Edit[] {
       .filter((each) => known.get(key(each))?.reason !== each.reason)
       .map((each): Edit => ({ edit: 'answer-check', ...each })),
   ];
+}
+
+function alternativeEdits(from: readonly Alternative[], to: readonly Alternative[]): Edit[] {
+  const edits: Edit[] = [];
+  let now = [...from];
+  for (const { id } of from) {
+    if (to.some((each) => each.id === id)) continue;
+    edits.push({ edit: 'remove-alternative', id });
+    now = now.filter((each) => each.id !== id);
+  }
+  to.forEach((alternative, index) => {
+    if (same(now[index], alternative)) return;
+    edits.push({ edit: 'put-alternative', index, alternative });
+    now = now.filter((each) => each.id !== alternative.id);
+    now.splice(index, 0, alternative);
+  });
+  return edits;
 }
 
 function sectionEdits(from: readonly Section[], to: readonly Section[]): Edit[] {

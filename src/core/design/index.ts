@@ -1,7 +1,11 @@
+export * from './alternative';
 export * from './any-of-kind';
+export * from './assumptions';
+export * from './component';
 export * from './component-fields';
 export * from './design';
 export * from './edit';
+export type * from './edit-model';
 export * from './edit-target';
 export * from './edits-between';
 export * from './kind-rules';

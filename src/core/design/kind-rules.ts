@@ -3,7 +3,7 @@
  * they run, charges of its own only on own lines. The one place for files, edits, the screen and the checklist.
  */
 import { kindOf, meterOfKind } from '../books';
-import type { Component } from './design';
+import type { Component } from './component';
 import type { Edit } from './edit';
 
 export interface KindFault {

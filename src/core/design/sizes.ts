@@ -5,7 +5,7 @@
 import { addAll, decimal } from '../base';
 import { kindOf } from '../books';
 import { isRanged, mapCased } from '../usage';
-import type { Component, SizeRow, UsageEntry } from './design';
+import type { Component, SizeRow, UsageEntry } from './component';
 import type { Edit } from './edit';
 
 /**

@@ -2,7 +2,7 @@
  * A place that nobody chose: a new line stands where the line before it stands, and is marked until somebody says that
  * this is meant. A wrong region that is taken over silently is a wrong price on every line. Need C6.
  */
-import type { Component, Place } from './design';
+import type { Component, Place } from './component';
 import type { Edit } from './edit';
 
 const MARK = 'place';

@@ -4,7 +4,7 @@
  */
 import { type Kind, mainMeter, kindOf } from '../books';
 import { unitOf } from '../units';
-import type { Choice, Component, UsageEntry } from './design';
+import type { Choice, Component, UsageEntry } from './component';
 import type { Edit } from './edit';
 
 /** How a guessed choice is marked. */

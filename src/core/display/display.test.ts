@@ -93,6 +93,11 @@ describe('sentences', () => {
       name: 'n',
       why: 'so',
       entry: 'The load',
+      got: 'g',
+      capabilities: 'replicas',
+      how: 'brought',
+      wish: 'Balanced',
+      nearest: 'n',
     };
     const sentence = sentenceFor(issue(code, [], values));
     expect(sentence).toMatch(/\.$/);

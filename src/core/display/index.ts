@@ -1,4 +1,5 @@
 export * from './amount';
+export * from './edit-words';
 export * from './issue-sentence';
 export * from './use-sentence';
 export { describeTerm } from '../terms';

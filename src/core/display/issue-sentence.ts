@@ -96,6 +96,31 @@ const SENTENCES: Readonly<Record<IssueCode, (values: Values) => string>> = {
     `Nothing that fits is sold in ${region} as ${describeTerm(term as Term)}. Choose another way of paying.`,
   'currency.no-rate': ({ from, to }) =>
     `The price book is in ${from} and the design in ${to}, and the design has no exchange rate between them.`,
+  'move.stays': ({ kind }) => `${kind} belongs to its provider and stays where it is.`,
+  'move.none-of-kind': ({ kind, region, nearest }) =>
+    `${region} has nothing of the kind ${kind?.toLowerCase()} that would do${nearest ? `; the nearest is ${nearest}` : ''}.`,
+  'move.better': ({ what, wanted, got, offer }) =>
+    `No ${what} “${wanted}” is sold there; ${offer} is “${got}”, which is more.`,
+  'move.not-said': ({ what, wanted, offer }) =>
+    `The price book does not say the ${what} of ${offer}; it was “${wanted}”.`,
+  'move.lacks': ({ offer, capabilities }) => `${offer} lacks: ${capabilities}.`,
+  'move.term': ({ from, to }) =>
+    `Not sold there ${describeTerm(from as Term)}; paid ${describeTerm(to as Term)}.`,
+  'move.licence': ({ product, how }) =>
+    how === 'none'
+      ? `A licence of “${product}” is neither sold there nor may it be brought.`
+      : `The licence of “${product}” is ${how} there.`,
+  'move.counted': ({ from, to }) =>
+    `A vCPU is a whole core on one side and a thread on the other: ${from} vCPU here are ${to} threads.`,
+  'move.size': ({ from, to }) => `${from} is not taken there; the next size up is ${to}.`,
+  'move.wish-dropped': ({ wish }) => `“${wish}” is a name of the provider it was at, and is not asked for.`,
+  'move.own-units': ({ meter, from, to }) =>
+    `“${meter}” is counted in units of ${from}; those of ${to} may do more or less. Check the quantity.`,
+  'move.not-billed': ({ meter, offer }) =>
+    `“${meter}” is no price of its own there; see whether what ${offer} includes is enough.`,
+  'change.nothing': () => 'Nothing in its reach is changed by it.',
+  'change.target-gone': ({ what }) => `${what} is not in the design any more.`,
+  'change.out-of-range': ({ what }) => `${what} would become too large or too finely divided to be kept.`,
   'edit.target-gone': () => 'What you edited was removed meanwhile.',
   'edit.duplicate-id': () => 'This part is in the design already.',
   'edit.invalid': ({ reason }) => `The edit was refused: ${reason}`,

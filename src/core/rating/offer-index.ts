@@ -5,7 +5,7 @@
  */
 import { comparedWithoutHair, type Decimal, ONE, ZERO } from '../base';
 import type { Kind, Offer, PriceBook } from '../books';
-import { lacksOf, type Need } from '../sizing';
+import { lacksOf, type Need, threadsOf } from '../sizing';
 import { commitmentOf, type Term } from '../terms';
 import { rateCard } from './rate-card';
 import { unitMonthlyCost } from './unit-cost';
@@ -69,7 +69,7 @@ export class OfferIndex {
   private readonly vcpu: Float64Array;
   private readonly memory: Float64Array;
   private readonly flags: Uint8Array;
-  /** Whether every size of the list is told rightly as a double. */
+  /** Whether every size of the list is told rightly as a double, counted as every need counts. */
   private readonly short: boolean;
 
   constructor(
@@ -78,10 +78,13 @@ export class OfferIndex {
     readonly others: readonly Offer[],
   ) {
     this.ranked = [...ranked].sort(byCost);
-    this.vcpu = Float64Array.from(this.ranked, ({ offer }) => offer.vcpu?.toNumber() ?? 0);
+    // No offer has more than this; whether one that is counted in cores has enough is asked of `lacksOf`.
+    this.vcpu = Float64Array.from(this.ranked, ({ offer }) => threadsOf(offer).toNumber());
     this.memory = Float64Array.from(this.ranked, ({ offer }) => offer.memory?.toNumber() ?? 0);
     this.flags = Uint8Array.from(this.ranked, ({ offer }) => flagsOf(offer));
-    this.short = this.ranked.every(({ offer }) => isShort(offer.vcpu) && isShort(offer.memory));
+    const told = ({ offer }: RankedOffer): boolean =>
+      isShort(offer.vcpu) && isShort(offer.memory) && offer.attributes?.['vcpu-is'] !== 'core';
+    this.short = this.ranked.every(told);
   }
 
   /** Of the offers that are nothing but a price, the one that costs least among those that fit; null: none does. */

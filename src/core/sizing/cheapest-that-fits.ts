@@ -8,6 +8,8 @@ import type { Offer } from '../books';
 
 export interface Need {
   readonly vcpu: string;
+  /** `thread`: an offer whose vCPU is a whole core has two for each. Absent: as each offer counts. */
+  readonly countedIn?: 'thread';
   /** GiB. */
   readonly memory: string;
   readonly family?: string;
@@ -44,6 +46,23 @@ export type Fit =
   /** `why`: what satisfies the need has no amount, and this is the reason; null: nothing satisfies it. */
   | { readonly fits: false; readonly nearest: readonly Miss[]; readonly why: Issue | null };
 
+const TWO = decimal('2');
+
+/**
+ * How many threads run at once on an offer. What one vCPU is, a core of two threads or a thread, is the offer's
+ * attribute `vcpu-is`; not said, it is a thread.
+ *
+ * @example
+ * threadsOf({ ...book.offer('A-4')!, attributes: { 'vcpu-is': 'core' } }).toString(); // => '8'
+ */
+export function threadsOf({ vcpu, attributes }: Offer): Decimal {
+  return (vcpu ?? ZERO).times(attributes?.['vcpu-is'] === 'core' ? TWO : 1);
+}
+
+function vcpuOf(offer: Offer, need: Need): Decimal {
+  return need.countedIn === 'thread' ? threadsOf(offer) : (offer.vcpu ?? ZERO);
+}
+
 /**
  * What an offer lacks for a need; empty: it satisfies it.
  *
@@ -52,7 +71,7 @@ export type Fit =
  */
 export function lacksOf(need: Need, offer: Offer): Miss['lacks'] {
   const lacks: Lack[] = [];
-  if ((offer.vcpu ?? ZERO).lessThan(need.vcpu)) lacks.push('vcpu');
+  if (vcpuOf(offer, need).lessThan(need.vcpu)) lacks.push('vcpu');
   if ((offer.memory ?? ZERO).lessThan(need.memory)) lacks.push('memory');
   if (need.family && offer.family !== need.family) lacks.push('family');
   if (need.processor && offer.processor !== need.processor) lacks.push('processor');

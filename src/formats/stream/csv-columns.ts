@@ -17,6 +17,7 @@ export const CSV_COLUMNS = [
   'RegionId',
   'RegionName',
   'x_Country',
+  'x_Area',
   'x_Latitude',
   'x_Longitude',
   'x_Carbon',
@@ -49,6 +50,7 @@ export type CsvRecord = Readonly<Record<CsvColumn, string>>;
 
 /** Columns that may be left out; the others must be there. */
 export const OPTIONAL_COLUMNS: readonly CsvColumn[] = [
+  'x_Area',
   'x_Carbon',
   'ServiceName',
   'x_Family',
@@ -80,6 +82,7 @@ export const COLUMN_OF: Readonly<Record<string, CsvColumn>> = {
   'region.code': 'RegionId',
   'region.name': 'RegionName',
   'region.country': 'x_Country',
+  'region.area': 'x_Area',
   'region.latitude': 'x_Latitude',
   'region.longitude': 'x_Longitude',
   'region.carbon': 'x_Carbon',
@@ -168,6 +171,7 @@ export function regionOf(record: CsvRecord): unknown {
     code: record.RegionId,
     name: record.RegionName,
     country: record.x_Country,
+    ...(record.x_Area ? { area: record.x_Area } : {}),
     latitude: orNumber(record.x_Latitude),
     longitude: orNumber(record.x_Longitude),
     carbon: record.x_Carbon === '' ? null : orNumber(record.x_Carbon),
@@ -242,6 +246,7 @@ export function recordsOf(
     RegionId: region.code,
     RegionName: region.name,
     x_Country: region.country,
+    x_Area: region.area ?? '',
     x_Latitude: String(region.latitude),
     x_Longitude: String(region.longitude),
     x_Carbon: region.carbon === null ? '' : String(region.carbon),

@@ -154,7 +154,7 @@ describe('a streamed price book', () => {
     const text = (await csv(smallBookFile())).replace('GiB-month', 'barrel');
     const { faults } = await readAll(text);
     const line = text.split('\n').findIndex((each) => each.includes('barrel')) + 1;
-    expect(faults).toMatchObject([{ path: 'rates[13].unit', line, column: 31 }]);
+    expect(faults).toMatchObject([{ path: 'rates[13].unit', line, column: 32 }]);
   });
 
   it('tells where a row of several lines begins, and which cell is another than before', async () => {

@@ -3,7 +3,7 @@
 import type { Design } from '@/core/design';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
-import { subjectOf, valueOf } from './edit-words';
+import { editSubject, editValue } from '@/core/display';
 import type { Conflict } from './session/design-session';
 
 interface ConflictsProps {
@@ -25,17 +25,17 @@ export function Conflicts({ conflicts, design, onSettle }: ConflictsProps) {
         <div className="px-4 py-3 text-sm">
           <p>
             {conflict.theirs
-              ? `${subjectOf(conflict.mine, design)} was changed in another window while you changed it here.`
-              : `${subjectOf(conflict.mine, design)} was removed in another window, so your change has nothing to apply to.`}
+              ? `${editSubject(conflict.mine, design)} was changed in another window while you changed it here.`
+              : `${editSubject(conflict.mine, design)} was removed in another window, so your change has nothing to apply to.`}
           </p>
           <dl className="mt-3 grid grid-cols-2 gap-3">
             <div className="rounded border border-line p-2">
               <dt className="text-xs text-soft">Yours</dt>
-              <dd className="break-words">{valueOf(conflict.mine)}</dd>
+              <dd className="break-words">{editValue(conflict.mine)}</dd>
             </div>
             <div className="rounded border border-line p-2">
               <dt className="text-xs text-soft">Theirs, saved already</dt>
-              <dd className="break-words">{conflict.theirs ? valueOf(conflict.theirs) : 'removed'}</dd>
+              <dd className="break-words">{conflict.theirs ? editValue(conflict.theirs) : 'removed'}</dd>
             </div>
           </dl>
           <div className="mt-4 flex justify-end gap-2">

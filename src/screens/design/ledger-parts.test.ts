@@ -8,7 +8,7 @@ import { compareOffers } from '@/core/analysis';
 import { summarise } from '@/core/range';
 import type { PricingClient } from '@/workers/client';
 import { keptRange, readCount, readUse, textOfUse } from './cells/use-text';
-import { valueOf } from './edit-words';
+import { editValue } from '@/core/display';
 import { matchesWords } from './pickers/offer-table';
 import { savingText } from './pickers/term-picker';
 import { placeEdits } from './place-edits';
@@ -198,11 +198,11 @@ describe('the last change', () => {
 
 describe('words', () => {
   it('say what each side of a conflict wants', () => {
-    expect(valueOf({ edit: 'set-component', id: 'a', field: 'term', value: '12-none' })).toBe(
+    expect(editValue({ edit: 'set-component', id: 'a', field: 'term', value: '12-none' })).toBe(
       '12 months, nothing upfront',
     );
     expect(
-      valueOf({
+      editValue({
         edit: 'set-usage',
         id: 'a',
         meter: 'stored',
@@ -210,10 +210,10 @@ describe('words', () => {
       }),
     ).toBe('2 TB');
     const count = { lean: '3', heavy: '6', likely: '5' };
-    expect(valueOf({ edit: 'set-component', id: 'a', field: 'count', value: count })).toBe(
+    expect(editValue({ edit: 'set-component', id: 'a', field: 'count', value: count })).toBe(
       '5, lean 3, heavy 6',
     );
-    expect(valueOf({ edit: 'remove-component', id: 'a' })).toBe('removed');
+    expect(editValue({ edit: 'remove-component', id: 'a' })).toBe('removed');
   });
 
   it('say whether a term costs less or more', () => {

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { readTags, tagsText } from './tags-text';
+import { tagsText } from '@/core/display';
+import { readTags } from './tags-text';
 
 describe('tags', () => {
   it('are written as one says them', () => {

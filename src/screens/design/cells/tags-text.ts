@@ -3,11 +3,6 @@ import { err, issue, ok, type Result } from '@/core/base';
 
 export type Tags = Readonly<Record<string, string>>;
 
-export const tagsText = (tags: Tags | null | undefined): string =>
-  Object.entries(tags ?? {})
-    .map(([key, value]) => (value ? `${key} = ${value}` : key))
-    .join(', ');
-
 const MOST = 50;
 
 /** Null: none. A key alone is a tag without a value. Refused: no key, the same key twice, too many or too long. */

@@ -1,7 +1,7 @@
 /** Edits in words, for the history: "Count of “Front servers”: 4, lean 3, heavy 6". */
 import { kindOf, meterOfKind } from '@/core/books';
 import { type Design, type Edit, findComponent } from '@/core/design';
-import { subjectOf, valueOf } from '../edit-words';
+import { editSubject, editValue } from '@/core/display';
 
 /** What is alike is said once: "12 lines added". */
 export function describeEdits(edits: readonly Edit[], design: Design): string[] {
@@ -36,9 +36,9 @@ function describeEdit(edit: Edit, design: Design, names: ReadonlyMap<string, str
     case 'set-usage': {
       const component = findComponent(design, edit.id);
       const meter = component && meterOfKind(component.kind, edit.meter)?.label;
-      return `${meter ?? edit.meter} of “${named(edit.id)}”: ${valueOf(edit)}`;
+      return `${meter ?? edit.meter} of “${named(edit.id)}”: ${editValue(edit)}`;
     }
     default:
-      return `${subjectOf(edit, design)}: ${valueOf(edit)}`;
+      return `${editSubject(edit, design)}: ${editValue(edit)}`;
   }
 }

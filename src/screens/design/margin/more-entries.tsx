@@ -9,7 +9,8 @@ import { CasedEntry } from './cased-entry';
 import { ReadEntry } from './read-entry';
 import { setField, type SettingsProps } from './settings-props';
 import { readNumber, readWhole } from '../cells/number-text';
-import { readTags, tagsText } from '../cells/tags-text';
+import { tagsText } from '@/core/display';
+import { readTags } from '../cells/tags-text';
 
 export function SizeEntries({ component, lacks, apply, preview }: SettingsProps) {
   const { size } = component;

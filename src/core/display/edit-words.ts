@@ -1,8 +1,10 @@
-/** What an edit is about and what it sets, in words. */
-import { type ComponentField, type Design, type Edit, findComponent, guessesOf } from '@/core/design';
-import { describeMonth, describeRunning, describeTerm } from '@/core/display';
-import type { Cased } from '@/core/usage';
-import { tagsText } from './cells/tags-text';
+/** What an edit is about and what it sets, in words: for histories, questions, and what an alternative differs in. */
+import { assertNever } from '../base';
+import { type ComponentField, type Design, type Edit, findComponent, guessesOf } from '../design';
+import { describeTerm } from '../terms';
+import { describeMonth } from '../time';
+import type { Cased } from '../usage';
+import { describeRunning } from './use-sentence';
 
 const FIELDS: Readonly<Record<ComponentField, string>> = {
   name: 'The name',
@@ -26,7 +28,11 @@ const FIELDS: Readonly<Record<ComponentField, string>> = {
   tags: 'The tags',
 };
 
-export function subjectOf(edit: Edit, design: Design): string {
+/**
+ * @example
+ * editSubject({ edit: 'set-component', id: 'a', field: 'count', value: { likely: '3' } }, design); // => 'The count of “Web”'
+ */
+export function editSubject(edit: Edit, design: Design): string {
   const named = (id: string): string =>
     findComponent(design, id)?.name ?? design.sections.find((each) => each.id === id)?.name ?? 'a component';
   switch (edit.edit) {
@@ -49,8 +55,20 @@ export function subjectOf(edit: Edit, design: Design): string {
       return 'The answer to a check';
     case 'pin-books':
       return 'The price books of the design';
-    default:
+    case 'put-alternative':
+      return `The alternative “${edit.alternative.name}”`;
+    case 'remove-alternative':
+      return 'An alternative';
+    case 'add-component':
+    case 'add-section':
       return 'A part of the design';
+    case 'remove-component':
+    case 'move-component':
+      return `“${named(edit.id)}”`;
+    case 'remove-section':
+      return `The section “${named(edit.id)}”`;
+    default:
+      return assertNever(edit);
   }
 }
 
@@ -96,7 +114,11 @@ function assumptionText(edit: Extract<Edit, { edit: 'set-assumption' }>): string
   return typeof value === 'object' ? 'changed' : String(value);
 }
 
-export function valueOf(edit: Edit): string {
+/**
+ * @example
+ * editValue({ edit: 'set-component', id: 'a', field: 'count', value: { likely: '3', heavy: '6' } }); // => '3, heavy 6'
+ */
+export function editValue(edit: Edit): string {
   switch (edit.edit) {
     case 'set-component':
       if (edit.field === 'name') return edit.value;
@@ -131,5 +153,25 @@ export function valueOf(edit: Edit): string {
       return 'removed';
     case 'move-component':
       return 'moved';
+    case 'put-alternative':
+      return changeCount(edit.alternative.changes.length);
+    case 'remove-alternative':
+      return 'removed';
+    default:
+      return assertNever(edit);
   }
+}
+
+const changeCount = (count: number): string => (count === 1 ? '1 change' : `${count} changes`);
+
+/**
+ * Tags as one writes them.
+ *
+ * @example
+ * tagsText({ team: 'booking', live: '' }); // => 'team = booking, live'
+ */
+export function tagsText(tags: Readonly<Record<string, string>> | null | undefined): string {
+  return Object.entries(tags ?? {})
+    .map(([key, value]) => (value ? `${key} = ${value}` : key))
+    .join(', ');
 }

@@ -1,0 +1,2 @@
+export * from './alternator';
+export type { AlternativeDesign, ChangeOutcome, LineOutcome } from './model';

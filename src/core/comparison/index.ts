@@ -1,0 +1,3 @@
+export * from './compare';
+export type * from './model';
+export type { PricedColumn } from './side';
