@@ -1,6 +1,7 @@
 /** The demo's designs: what Skerrow Ferries plans to run once Harbour House is emptied. */
 import type { Component, Design } from '@/core/design';
 import { inAllCases } from '@/core/usage';
+import { withAlternatives } from './alternatives';
 import { designOf, sku } from './design-parts';
 import { CREW_ROTA, TELEMETRY_LAKE } from './more-designs';
 
@@ -19,7 +20,7 @@ const officeHours: Component['running'] = {
   daysPerMonth: inAllCases('22'),
 };
 
-export const DEMO_DESIGNS: readonly Design[] = [
+const PLANNED: readonly Design[] = [
   designOf(
     'Booking and check-in',
     'Tickets, check-in and invoices for nine ships; weekday peaks at seven and sixteen.',
@@ -249,3 +250,5 @@ export const DEMO_DESIGNS: readonly Design[] = [
   TELEMETRY_LAKE,
   CREW_ROTA,
 ];
+
+export const DEMO_DESIGNS: readonly Design[] = PLANNED.map(withAlternatives);

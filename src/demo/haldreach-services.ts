@@ -70,6 +70,7 @@ export const HALDREACH_SERVICES: readonly ServiceProfile[] = [
     code: 'block',
     kind: 'block-volume',
     name: 'Block, by class of operations',
+    more: { attributes: { medium: 'solid state' } },
     rates: [
       ['capacity', 'GiB-month', per(0.0891)],
       ['iops', 'IOPS-month', per(0.0047), included('500')],
@@ -79,6 +80,7 @@ export const HALDREACH_SERVICES: readonly ServiceProfile[] = [
     code: 'block-calm',
     kind: 'block-volume',
     name: 'Block, calm',
+    more: { attributes: { medium: 'magnetic' } },
     rates: [['capacity', 'GiB-month', perBlock('32', 1.31)]],
   },
   {

@@ -63,6 +63,7 @@ const SERVICES: readonly ServiceProfile[] = [
     code: 'disk',
     kind: 'block-volume',
     name: 'Box disk',
+    more: { attributes: { medium: 'solid state' } },
     rates: [['capacity', 'GiB-month', per(0.148)]],
   },
   {

@@ -18,7 +18,10 @@ const STORAGE: readonly ServiceProfile[] = [
     code: 'vol-swift',
     kind: 'block-volume',
     name: 'Volume, swift',
-    more: { note: 'Solid state with low delay, for databases.', attributes: { medium: 'solid state' } },
+    more: {
+      note: 'Solid state with low delay, for databases.',
+      attributes: { medium: 'solid state', delay: 'low' },
+    },
     rates: [
       ['capacity', 'GiB-month', per(0.1312)],
       ['iops', 'IOPS-month', graduated(['32000', 0.0646], [null, 0.0452])],

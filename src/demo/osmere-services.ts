@@ -16,7 +16,7 @@ const STORAGE: readonly ServiceProfile[] = [
     code: 'plank-quick',
     kind: 'block-volume',
     name: 'Plank, quick',
-    more: { note: 'Solid state with low delay.', attributes: { medium: 'solid state' } },
+    more: { note: 'Solid state with low delay.', attributes: { medium: 'solid state', delay: 'low' } },
     rates: [
       ['capacity', 'GiB-month', per(0.1683)],
       ['iops', 'IOPS-month', per(0.0049), included('3000')],

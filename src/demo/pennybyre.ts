@@ -43,7 +43,13 @@ export const PENNYBYRE: ProviderProfile = {
   terms: [],
   habits: { rate: { increment: { step: '1', unit: 'hour', least: null } }, capHours: 600 },
   services: [
-    { code: 'vol', kind: 'block-volume', name: 'Volume', rates: [['capacity', 'GB-month', per(0.0461)]] },
+    {
+      code: 'vol',
+      kind: 'block-volume',
+      name: 'Volume',
+      more: { attributes: { medium: 'solid state' } },
+      rates: [['capacity', 'GB-month', per(0.0461)]],
+    },
     {
       code: 'bin',
       kind: 'object-store',

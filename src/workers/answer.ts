@@ -17,6 +17,7 @@ import { casesOf, createPricer, type DesignPlan, type PricedDesign, type Pricer 
 import { formKinds, formsFor } from '@/core/deployment-forms';
 import { summaryOf } from '@/core/range';
 import { toPlain } from '@/core/trace';
+import { Compared } from './compared';
 import type { LoadedBooks } from './loaded-books';
 import type {
   Answers,
@@ -31,6 +32,7 @@ import type {
 
 export class Answerer {
   private readonly pricer: Pricer;
+  private readonly compared: Compared;
   /** The last design that was asked about: what did not change since is taken over. */
   private last: DesignPlan | undefined;
 
@@ -39,6 +41,7 @@ export class Answerer {
     private readonly clock: () => number,
   ) {
     this.pricer = createPricer(loaded);
+    this.compared = new Compared(loaded, this.pricer);
   }
 
   async answer(question: Question): Promise<Answers[keyof Answers]> {
@@ -77,6 +80,12 @@ export class Answerer {
         return this.checks(question.design);
       case 'forms':
         return this.forms(question);
+      case 'compare':
+        return this.compared.compare(await this.planned(question.design), question.by);
+      case 'compare-cash':
+        return this.compared.cash(await this.planned(question.design), question.horizon);
+      case 'alternative':
+        return this.compared.apply(question.design, question.id);
       case 'budget': {
         const answer = loadAtBudget(await this.planned(question.design));
         return (

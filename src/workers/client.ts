@@ -10,7 +10,17 @@ import type { Answers, Question, Reply, Request } from './protocol';
 type AnswerTo<Q extends Question> = Answers[Q['ask']];
 
 /** Heavy questions, those that wait last behind the others. */
-const HEAVY: readonly Question['ask'][] = ['budget', 'months', 'runaway', 'newer', 'forms', 'checks'];
+const HEAVY: readonly Question['ask'][] = [
+  'alternative',
+  'compare',
+  'budget',
+  'months',
+  'compare-cash',
+  'runaway',
+  'newer',
+  'forms',
+  'checks',
+];
 
 export class WithdrawnError extends Error {
   constructor() {

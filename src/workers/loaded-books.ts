@@ -1,6 +1,6 @@
 /** The worker's price books: fetched as designs need them, kept because revisions never change. */
 import type { PriceBook } from '@/core/books';
-import { allComponents, type Component, type Design } from '@/core/design';
+import { allComponents, type BookPin, type Component, type Design } from '@/core/design';
 import type { BookSet } from '@/core/pricing';
 import { type BookWithoutRates, LoadedBook, type RatesWanted, ratesWanted } from '@/formats/loaded-book';
 import type { RateRow } from '@/formats/price-book';
@@ -38,6 +38,17 @@ export class LoadedBooks implements BookSet {
       }),
     );
     return this;
+  }
+
+  /** Catalogues of revisions; one that is not there is none. */
+  async catalogues(pins: readonly BookPin[]): Promise<void> {
+    await Promise.all(pins.map(({ book, revision }) => this.loaded(book, revision)));
+  }
+
+  get extent(): number {
+    let extent = this.here.size;
+    for (const book of this.here.values()) extent += book.rateCount;
+    return extent;
   }
 
   private async loaded(key: string, revision: number): Promise<LoadedBook | null> {

@@ -3,6 +3,8 @@
  * design since the request before, and for prices the version of the design, so that stale replies are dropped. An error
  * is a reply like any other.
  */
+import type { AlternativeDesign } from '@/core/alternatives';
+import type { Comparison, GroupBy } from '@/core/comparison';
 import type { Component, Design, Place } from '@/core/design';
 import type { FormWish } from '@/core/deployment-forms';
 import type { Finding } from '@/core/checks';
@@ -104,6 +106,14 @@ export interface RunawayAnswer {
   readonly rows: readonly { readonly id: string; readonly now: string; readonly then: string }[];
 }
 
+/** Cash of one column of a comparison, exact. */
+export interface CashRow {
+  /** Null: the design itself. */
+  readonly id: string | null;
+  readonly firstYear: string;
+  readonly whole: string;
+}
+
 export type Question =
   | { readonly ask: 'price'; readonly design: Design; readonly version: number }
   | {
@@ -120,6 +130,9 @@ export type Question =
   | { readonly ask: 'checks'; readonly design: Design }
   | { readonly ask: 'budget'; readonly design: Design }
   | { readonly ask: 'runaway'; readonly design: Design; readonly times: string }
+  | { readonly ask: 'compare'; readonly design: Design; readonly by: GroupBy }
+  | { readonly ask: 'compare-cash'; readonly design: Design; readonly horizon: number }
+  | { readonly ask: 'alternative'; readonly design: Design; readonly id: string }
   | { readonly ask: 'forms'; readonly design: Design; readonly place: Place; readonly wish: FormWish };
 
 export interface Answers {
@@ -131,6 +144,10 @@ export interface Answers {
   months: MonthsAnswer;
   checks: readonly PricedFinding[];
   forms: readonly PlainForm[];
+  compare: Comparison;
+  'compare-cash': readonly CashRow[];
+  /** Null: it is not there any more. */
+  alternative: AlternativeDesign | null;
   runaway: RunawayAnswer;
   /** By how much the load may grow; null: no budget. */
   budget: { readonly crossed: 'at' | 'never' | 'without-load'; readonly times: string | null } | null;

@@ -140,5 +140,5 @@ export function DesignRoomOf({ id, initial, bookList, children }: DesignRoomProp
 }
 
 function viewOf(segment: string | null): DesignView {
-  return segment === 'checklist' || segment === 'report' ? segment : 'ledger';
+  return segment === 'alternatives' || segment === 'checklist' || segment === 'report' ? segment : 'ledger';
 }

@@ -16,6 +16,8 @@ interface Step {
   readonly redo: readonly Edit[];
 }
 
+/** A save takes no more edits: what is larger is saved in several. */
+const MOST_AT_ONCE = 500;
 const RETRY = [500, 1000, 2000, 5000];
 /** So often is a batch sent that the server could not take. */
 const TRIES = 4;
@@ -148,7 +150,10 @@ export class DesignSession {
 
   private enqueue(edits: readonly Edit[]): void {
     const { baseRevision: from, tab } = this;
-    this.pending.push({ batch: this.outside.newId(), edits, from, tab });
+    for (let at = 0; at < Math.max(1, edits.length); at += MOST_AT_ONCE) {
+      const part = edits.length > MOST_AT_ONCE ? edits.slice(at, at + MOST_AT_ONCE) : edits;
+      this.pending.push({ batch: this.outside.newId(), edits: part, from, tab });
+    }
     this.keepPending();
     this.patch({ saving: this.failures > 0 ? 'unreachable' : 'saving', message: null });
     this.show();

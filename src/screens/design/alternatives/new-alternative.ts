@@ -1,0 +1,73 @@
+/** Alternatives that one asks for most, each made by one act, and edits that put them into the design. */
+import type { Alternative, Change, Design, Edit } from '@/core/design';
+import { describeTerm } from '@/core/display';
+import type { Term } from '@/core/terms';
+import type { BookInfo } from '../book-list';
+
+export interface Suggested {
+  readonly name: string;
+  readonly detail: string;
+  readonly changes: readonly Change[];
+}
+
+const ALL = { of: 'all' } as const;
+const TERMS: readonly Term[] = ['12-none', '36-all'];
+
+export function suggestedFor(design: Design, bookList: readonly BookInfo[]): Suggested[] {
+  return [
+    ...bookList.map(({ key, title, revision }): Suggested => ({
+      name: title,
+      detail: 'everything there, each line in the nearest region',
+      changes: [
+        { change: 'move', what: ALL, book: key, revision: pinned(design, key) ?? revision, region: null },
+      ],
+    })),
+    {
+      name: 'Cheapest that fits',
+      detail: 'in place of fixed sizes',
+      changes: [{ change: 'size', what: ALL }],
+    },
+    ...TERMS.map((term): Suggested => ({
+      name: `Paid ${describeTerm(term)}`,
+      detail: 'whatever may be committed',
+      changes: [{ change: 'pay', what: ALL, term }],
+    })),
+    {
+      name: 'Twice the traffic',
+      detail: 'all that follows traffic',
+      changes: [{ change: 'traffic', what: ALL, times: '2' }],
+    },
+    { name: 'An empty one', detail: 'changed by hand', changes: [] },
+  ];
+}
+
+const pinned = (design: Design, book: string): number | undefined =>
+  design.books.find((each) => each.book === book)?.revision;
+
+/** Puts a new one last. A name that is taken gets a number. */
+export function added(
+  design: Design,
+  { name, changes }: Pick<Alternative, 'name' | 'changes'>,
+  id: string,
+): Edit {
+  const all = design.alternatives ?? [];
+  return {
+    edit: 'put-alternative',
+    index: all.length,
+    alternative: { id, name: freeName(name, all), note: '', changes },
+  };
+}
+
+function freeName(name: string, all: readonly Alternative[]): string {
+  const taken = new Set(all.map((each) => each.name));
+  if (!taken.has(name)) return name;
+  let count = 2;
+  while (taken.has(`${name} ${count}`)) count += 1;
+  return `${name} ${count}`;
+}
+
+/** Puts a changed one in its own place, or in another. */
+export function changed(design: Design, alternative: Alternative, index?: number): Edit {
+  const at = (design.alternatives ?? []).findIndex(({ id }) => id === alternative.id);
+  return { edit: 'put-alternative', index: index ?? Math.max(0, at), alternative };
+}

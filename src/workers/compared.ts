@@ -1,0 +1,75 @@
+/** A design and its alternatives, side by side. Keeps a plan of each, so that an edit prices what it changes in each. */
+import { type AlternativeDesign, createAlternator } from '@/core/alternatives';
+import { comparisonOf, type Comparison, type GroupBy, type PricedColumn } from '@/core/comparison';
+import { movesOverTime, priceMonths } from '@/core/analysis';
+import type { Design } from '@/core/design';
+import { casesOf, type DesignPlan, type Pricer } from '@/core/pricing';
+import { type DesignSummary, summaryOf } from '@/core/range';
+import { appliedWhereLoaded } from '@/formats/loaded-alternatives';
+import type { LoadedBooks } from './loaded-books';
+import type { CashRow } from './protocol';
+
+/** What the design itself is called among its alternatives. */
+const OWN = 'The design';
+
+export class Compared {
+  private readonly alternator: ReturnType<typeof createAlternator>;
+  /** By alternative; the last plan of each. */
+  private readonly plans = new Map<string, DesignPlan>();
+
+  constructor(
+    private readonly loaded: LoadedBooks,
+    private readonly pricer: Pricer,
+  ) {
+    this.alternator = createAlternator(loaded);
+  }
+
+  async compare(own: DesignPlan, by: GroupBy): Promise<Comparison> {
+    return comparisonOf(await this.columns(own), this.loaded, by);
+  }
+
+  /** One alternative as a design, with what its changes came to. */
+  async apply(design: Design, id: string): Promise<AlternativeDesign | null> {
+    const alternative = design.alternatives?.find((each) => each.id === id);
+    if (!alternative) return null;
+    const [made] = await appliedWhereLoaded(design, [alternative], this.alternator, this.loaded);
+    return made!;
+  }
+
+  /** Cash of the first year and of the horizon, by column: each month of each is priced, so it is asked for apart. */
+  async cash(own: DesignPlan, horizon: number): Promise<CashRow[]> {
+    const plans = await this.plansOf(own);
+    return plans.map(({ id, plan }) => {
+      const { firstYear, whole } = priceMonths(plan, 'likely', Math.max(12, horizon));
+      return { id, firstYear: firstYear.cash.toString(), whole: whole.cash.toString() };
+    });
+  }
+
+  private async columns(own: DesignPlan): Promise<PricedColumn[]> {
+    return (await this.plansOf(own)).map(({ plan, ...column }) => ({
+      ...column,
+      design: plan.design,
+      summary: summaryAtOnce(plan),
+    }));
+  }
+
+  private async plansOf(own: DesignPlan) {
+    const { design } = own;
+    const alternatives = design.alternatives ?? [];
+    const made = await appliedWhereLoaded(design, alternatives, this.alternator, this.loaded);
+    const known = new Set(alternatives.map(({ id }) => id));
+    for (const id of this.plans.keys()) if (!known.has(id)) this.plans.delete(id);
+    const columns = alternatives.map(({ id, name, note, changes }, at) => {
+      const { design: other, outcomes } = made[at]!;
+      const plan = this.pricer.plan(other, this.plans.get(id) ?? own);
+      this.plans.set(id, plan);
+      return { id, name, note, changes, outcomes, plan };
+    });
+    return [{ id: null, name: OWN, note: '', changes: [], outcomes: [], plan: own }, ...columns];
+  }
+}
+
+function summaryAtOnce(plan: DesignPlan): DesignSummary {
+  const summary = summaryOf(casesOf(plan));
+  return { ...summary, firstYear: movesOverTime(plan) ? null : summary.twelveMonths };
+}
