@@ -49,6 +49,16 @@ export const COMMANDS: readonly Command[] = [
     run: async (call) => (await import('./design-commands')).diffCommand(call),
   },
   {
+    name: 'compare',
+    takes: 'DESIGN',
+    least: 1,
+    most: 1,
+    needs: ['books'],
+    may: ['alternatives', 'axis', 'line', 'section', 'by', 'out'],
+    forms: ['text', 'json', 'csv', 'markdown'],
+    run: async (call) => (await import('./compare-command')).compareCommand(call),
+  },
+  {
     name: 'pay',
     takes: 'DESIGN',
     least: 1,

@@ -6,6 +6,10 @@ wick check DESIGN … --books PATH
     what a design is warned of: lines without an amount, and the checklist
 wick diff DESIGN DESIGN --books PATH
     two designs line by line
+wick compare DESIGN --books PATH [--alternatives NAME,NAME] [--by section|category|kind] [--out FILE]
+    a design beside its alternatives, line by line: what each costs, what lines become there, what it lacks
+wick compare DESIGN --books PATH --axis regions|providers|sizes|paying|forms [--line LINE | --section SECTION] [--out FILE]
+    a whole axis, priced at once and ranked against what is chosen
 wick pay DESIGN --books PATH [--line LINE] [--leave 18]
     the ways of paying for each line that has several; with --leave what ending after so many months costs
 wick report DESIGN --books PATH --as xlsx|pdf|md|json --out FILE [--variant quotation --until 2026-12-31] [--agreements] [--by-month]
@@ -25,7 +29,7 @@ wick demo-files FOLDER
 DESIGN and FILE may be “-” for standard input, --out “-” for standard output. PATH is a file or a folder; --books may
 be given several times. LINE is a component's name or id. Price books: *.json or flat *.csv, packed with gzip or not.
 
---format text|json|csv   how it is printed (text unless said; --json is short for --format json)
+--format text|json|csv|markdown   how it is printed (text unless said; --json is short for --format json)
 
 exit codes: 0 done · 2 a file is faulty · 3 priced, but not everything could be priced · 4 not found
             6 exists already · 7 the database does not answer · 8 over the design's budget · 64 wrong call

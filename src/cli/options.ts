@@ -4,7 +4,7 @@
  */
 import { parseArgs } from 'node:util';
 
-export type Form = 'text' | 'json' | 'csv';
+export type Form = 'text' | 'json' | 'csv' | 'markdown';
 
 export interface Call {
   readonly given: readonly string[];
@@ -42,6 +42,10 @@ const OPTIONS = {
   agreements: 'flag',
   'by-month': 'flag',
   line: 'value',
+  alternatives: 'value',
+  axis: 'value',
+  section: 'value',
+  by: 'value',
   leave: 'value',
   book: 'value',
   from: 'value',
@@ -64,7 +68,7 @@ const OPTIONS = {
 export type Option = keyof typeof OPTIONS;
 
 const EVERYWHERE: readonly Option[] = ['format', 'json', 'help'];
-const FORMS: readonly Form[] = ['text', 'json', 'csv'];
+const FORMS: readonly Form[] = ['text', 'json', 'csv', 'markdown'];
 
 export class WrongCall extends Error {}
 

@@ -1,6 +1,7 @@
 /** A report as Markdown: for change requests, wikis and mail. User text cannot become markup. Needs Q6. */
 import { writeMoney, writeNumber } from '@/core/display';
 import type { Labelled, Report, ReportLine } from '@/core/report';
+import { plain } from './markdown-text';
 
 export function reportMarkdown(report: Report): string {
   const money = (value: string): string => writeMoney(value, report.currency);
@@ -68,9 +69,4 @@ function table(head: readonly string[], rows: readonly (readonly string[])[], la
   const line = (cells: readonly string[]): string => `| ${cells.map(plain).join(' | ')} |`;
   const rules = head.map((_, index) => (lastRight && index === head.length - 1 ? '---:' : '---'));
   return [line(head), `| ${rules.join(' | ')} |`, ...rows.map(line)].join('\n');
-}
-
-/** Whatever could be markup or a table's border is escaped; one line. */
-function plain(text: string): string {
-  return text.replace(/\s*\n\s*/g, ' ').replace(/[\\`*_{}[\]<>#|~]/g, (mark) => `\\${mark}`);
 }

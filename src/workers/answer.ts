@@ -84,6 +84,8 @@ export class Answerer {
         return this.compared.compare(await this.planned(question.design), question.by);
       case 'compare-cash':
         return this.compared.cash(await this.planned(question.design), question.horizon);
+      case 'axis':
+        return this.compared.axis(await this.planned(question.design), question.axis, question.what);
       case 'alternative':
         return this.compared.apply(question.design, question.id);
       case 'budget': {

@@ -12,6 +12,7 @@ type AnswerTo<Q extends Question> = Answers[Q['ask']];
 /** Heavy questions, those that wait last behind the others. */
 const HEAVY: readonly Question['ask'][] = [
   'alternative',
+  'axis',
   'compare',
   'budget',
   'months',

@@ -1,8 +1,9 @@
 /** A design and its alternatives, side by side. Keeps a plan of each, so that an edit prices what it changes in each. */
 import { type AlternativeDesign, createAlternator } from '@/core/alternatives';
+import { type Axis, type AxisAnswer, axisLooksAt, axisOf } from '@/core/axes';
 import { comparisonOf, type Comparison, type GroupBy, type PricedColumn } from '@/core/comparison';
 import { movesOverTime, priceMonths } from '@/core/analysis';
-import type { Design } from '@/core/design';
+import { type Design, linesIn, type Scope } from '@/core/design';
 import { casesOf, type DesignPlan, type Pricer } from '@/core/pricing';
 import { type DesignSummary, summaryOf } from '@/core/range';
 import { appliedWhereLoaded } from '@/formats/loaded-alternatives';
@@ -34,6 +35,16 @@ export class Compared {
     if (!alternative) return null;
     const [made] = await appliedWhereLoaded(design, [alternative], this.alternator, this.loaded);
     return made!;
+  }
+
+  /** A whole axis. What its places sell is brought in first. */
+  async axis(own: DesignPlan, axis: Axis, what: Scope): Promise<AxisAnswer> {
+    const { design } = own;
+    await this.loaded.catalogues(design.books);
+    const books = design.books.flatMap(({ book, revision }) => this.loaded.get(book, revision) ?? []);
+    const lines = linesIn(design, what);
+    await this.loaded.booksFor(design, axisLooksAt(axis, lines, books));
+    return axisOf(axis, this.pricer.plan(design, own), what, this.alternator);
   }
 
   /** Cash of the first year and of the horizon, by column: each month of each is priced, so it is asked for apart. */

@@ -4,8 +4,9 @@
  * is a reply like any other.
  */
 import type { AlternativeDesign } from '@/core/alternatives';
+import type { Axis, AxisAnswer } from '@/core/axes';
 import type { Comparison, GroupBy } from '@/core/comparison';
-import type { Component, Design, Place } from '@/core/design';
+import type { Component, Design, Place, Scope } from '@/core/design';
 import type { FormWish } from '@/core/deployment-forms';
 import type { Finding } from '@/core/checks';
 import type { AmountOf } from '@/core/pricing';
@@ -132,6 +133,7 @@ export type Question =
   | { readonly ask: 'runaway'; readonly design: Design; readonly times: string }
   | { readonly ask: 'compare'; readonly design: Design; readonly by: GroupBy }
   | { readonly ask: 'compare-cash'; readonly design: Design; readonly horizon: number }
+  | { readonly ask: 'axis'; readonly design: Design; readonly axis: Axis; readonly what: Scope }
   | { readonly ask: 'alternative'; readonly design: Design; readonly id: string }
   | { readonly ask: 'forms'; readonly design: Design; readonly place: Place; readonly wish: FormWish };
 
@@ -146,6 +148,7 @@ export interface Answers {
   forms: readonly PlainForm[];
   compare: Comparison;
   'compare-cash': readonly CashRow[];
+  axis: AxisAnswer;
   /** Null: it is not there any more. */
   alternative: AlternativeDesign | null;
   runaway: RunawayAnswer;

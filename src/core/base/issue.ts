@@ -71,6 +71,7 @@ export const ISSUE_CODES = [
   'move.wish-dropped',
   'move.own-units',
   'move.not-billed',
+  'size.less',
   'change.nothing',
   'change.target-gone',
   'change.out-of-range',

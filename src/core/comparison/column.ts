@@ -1,6 +1,6 @@
 /** The foot of a column: its totals, and everything that has to be said before it is called cheaper. */
 import { decimal, type Issue } from '../base';
-import type { Side } from './side';
+import { comparableIn, type Side } from './side';
 import type { ComparedColumn, Remark } from './model';
 import { differenceOf } from './difference';
 
@@ -30,7 +30,7 @@ export function columnOf(side: Side, baseline: Side): ComparedColumn {
   const lacks = said.filter(({ issue }) => issue.code === 'move.lacks').map(plain);
   const remarks = said.filter(({ changed, issue }) => changed && !APART.has(issue.code)).map(plain);
   const compared =
-    side === baseline
+    side === baseline || ![...side.lines.keys()].every((line) => comparableIn(line, side, baseline))
       ? { change: null, share: null }
       : differenceOf(decimal(printed), decimal(baseline.column.summary.printed));
   return {

@@ -7,7 +7,7 @@ import type { PlainWick } from '../range';
 import { columnOf } from './column';
 import { differenceOf } from './difference';
 import type { Became, ComparedCell, ComparedGroup, ComparedRow, Comparison, GroupBy } from './model';
-import { type PricedColumn, Side } from './side';
+import { comparableIn, type PricedColumn, Side } from './side';
 
 /**
  * The first column is the baseline. Rows are the baseline's lines in their order, then those that only alternatives have.
@@ -21,9 +21,10 @@ export function comparisonOf(
   books: BookSet,
   by: GroupBy = 'section',
 ): Comparison {
-  const sides = columns.map((column) => new Side(column, books));
-  const [baseline] = sides;
-  if (!baseline) throw new Error('a comparison needs a baseline');
+  const [first, ...others] = columns;
+  if (!first) throw new Error('a comparison needs a baseline');
+  const baseline = new Side(first, books, null);
+  const sides = [baseline, ...others.map((column) => new Side(column, books, baseline))];
   const totals = sides.map((side) => columnOf(side, baseline));
   const complete = totals.flatMap((column, at) => (column.complete ? [at] : []));
   const cheapest = complete.reduce<number | null>(
@@ -84,11 +85,12 @@ function cellOf(id: string, side: Side, baseline: Side): ComparedCell {
   const line = side.lines.get(id);
   const notes = side.notes.get(id) ?? [];
   if (!line) return { ...NOTHING, absent: true, notes, ...against(null, side, baseline, id, true) };
+  const printed = side.printed.get(id) ?? null;
   return {
-    printed: line.printed,
+    printed,
     absent: false,
     wick: line.wick,
-    ...against(line.printed, side, baseline, id, false),
+    ...against(printed, side, baseline, id, false),
     became: side === baseline ? null : becameOf(id, side, baseline),
     issues: line.issues,
     notes,
@@ -115,10 +117,10 @@ function against(
   absent: boolean,
 ): Pick<ComparedCell, 'change' | 'share'> {
   if (side === baseline) return { change: null, share: null };
-  const before = baseline.lines.get(id);
-  if ((!absent && printed === null) || (before && before.printed === null))
-    return { change: null, share: null };
-  return differenceOf(decimal(printed ?? '0'), decimal(before?.printed ?? '0'));
+  const before = baseline.printed.get(id);
+  const unknown = before === undefined && baseline.lines.has(id);
+  if ((!absent && printed === null) || unknown) return { change: null, share: null };
+  return differenceOf(decimal(printed ?? '0'), decimal(before ?? '0'));
 }
 
 function becameOf(id: string, side: Side, baseline: Side): Became | null {
@@ -149,7 +151,9 @@ function groupRow(
   const sumOf = (at: number, read: (cell: ComparedCell) => string | null): Decimal =>
     lines.reduce((sum, { cells }) => sum.plus(read(cells[at]!) ?? 0), ZERO);
   const cells = sides.map((side, at): ComparedCell => {
-    const missing = lines.some(({ cells: all }) => all[at]!.printed === null && !all[at]!.absent);
+    const unknown = lines.filter(({ cells: all }) => all[at]!.printed === null && !all[at]!.absent);
+    const none = unknown.length > 0 && lines.every(({ cells: all }) => all[at]!.printed === null);
+    const comparable = lines.every(({ id: line }) => comparableIn(line, side, sides[0]!));
     const printed = sumOf(at, (cell) => cell.printed);
     const own = side.column.summary.sections.find((section) => section.id === id);
     const wick: PlainWick = own?.wick ?? {
@@ -158,7 +162,7 @@ function groupRow(
       high: sumOf(at, (cell) => cell.wick?.high ?? cell.printed).toString(),
     };
     const compared =
-      at === 0
+      at === 0 || !comparable
         ? { change: null, share: null }
         : differenceOf(
             printed,
@@ -166,10 +170,10 @@ function groupRow(
           );
     return {
       ...NOTHING,
-      printed: printed.toString(),
-      wick,
+      printed: none ? null : printed.toString(),
+      wick: none ? null : wick,
       ...compared,
-      absent: !missing && lines.every(({ cells: all }) => all[at]!.absent),
+      absent: unknown.length === 0 && lines.every(({ cells: all }) => all[at]!.absent),
     };
   });
   return { id, name, differs: lines.some((line) => line.differs), cells };

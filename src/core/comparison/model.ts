@@ -85,6 +85,7 @@ export interface ComparedColumn {
   readonly changes: readonly Change[];
   readonly printed: string;
   readonly wick: PlainWick;
+  /** Null: of the baseline, or where a line has an amount on one of the two sides only. */
   readonly change: string | null;
   readonly share: string | null;
   readonly upfront: string;

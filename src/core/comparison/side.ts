@@ -5,6 +5,7 @@ import { allComponents, type Component, type Design } from '../design';
 import { type BookSet, pinnedBooks } from '../pricing';
 import type { DesignSummary, LineSummary } from '../range';
 import type { ComparedDesign } from './model';
+import { printedOf } from './printed';
 
 export interface PricedColumn extends ComparedDesign {
   readonly summary: DesignSummary;
@@ -17,9 +18,14 @@ export class Side {
   readonly notes: ReadonlyMap<string, readonly Issue[]>;
   private readonly bookOf: ReturnType<typeof pinnedBooks>;
 
+  /** What lines are printed with; those without an amount are not in it. */
+  readonly printed: ReadonlyMap<string, string>;
+
+  /** Without a baseline it is the baseline itself. */
   constructor(
     readonly column: PricedColumn,
     books: BookSet,
+    baseline: Side | null,
   ) {
     const { summary, design, outcomes } = column;
     this.lines = new Map(summary.sections.flatMap(({ lines }) => lines.map((line) => [line.id, line])));
@@ -29,6 +35,7 @@ export class Side {
       for (const { id, issues } of lines) notes.set(id, [...(notes.get(id) ?? []), ...issues]);
     this.notes = notes;
     this.bookOf = pinnedBooks(design, books);
+    this.printed = printedOf(summary, this.lines, baseline);
   }
 
   get design(): Design {
@@ -41,4 +48,10 @@ export class Side {
     const place = this.components.get(id)?.place;
     return (line?.offer && place && this.bookOf(place.book)?.offer(line.offer.sku)) ?? null;
   }
+}
+
+/** Whether a line has an amount on both sides or on none. What is only on one side is compared with nothing. */
+export function comparableIn(id: string, side: Side, baseline: Side): boolean {
+  if (!side.lines.has(id) || !baseline.lines.has(id)) return !side.lines.has(id) || side.printed.has(id);
+  return side.printed.has(id) === baseline.printed.has(id);
 }

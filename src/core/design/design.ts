@@ -3,7 +3,7 @@
  * to. Plain serialisable data with decimals as text, so that browser, server and files hold the same thing.
  */
 import type { Agreement } from '../terms';
-import type { Alternative } from './alternative';
+import type { Alternative, Scope } from './alternative';
 import type { Assumptions, BookPin, CheckAnswer } from './assumptions';
 import type { Component, Place, Section } from './component';
 
@@ -42,4 +42,20 @@ export function findComponent(design: Design, id: string): Component | undefined
     if (found) return found;
   }
   return undefined;
+}
+
+/**
+ * The lines that a wide change or a question reaches, in their order. Lines that are gone are left out.
+ *
+ * @example
+ * linesIn(design, { of: 'lines', ids: ['a', 'gone'] }).map(({ id }) => id); // => ['a']
+ */
+export function linesIn(design: Design, what: Scope): Component[] {
+  if (what.of === 'section') {
+    return [...(design.sections.find(({ id }) => id === what.id)?.components ?? [])];
+  }
+  const all = allComponents(design);
+  if (what.of === 'all') return all;
+  const ids = new Set(what.ids);
+  return all.filter(({ id }) => ids.has(id));
 }

@@ -22,7 +22,10 @@ export function columnSentence(comparison: Comparison, at: number): string {
   const change = decimal(column.change ?? '0');
   const lacking = lacksOf(column);
   const but = lacking ? ` ${lacking}` : '';
-  if (column.change === null || change.isZero()) return `${column.name} costs as much as the design.${but}`;
+  if (column.change === null) {
+    return `${column.name} cannot be compared as a whole: some line has an amount on one side only.${but}`;
+  }
+  if (change.isZero()) return `${column.name} costs as much as the design.${but}`;
   const below = change.isNegative();
   const share = column.share === null ? '' : `${writeShare(decimal(column.share).abs())} `;
   const amount = `${money(change.abs(), currency)} a month`;

@@ -30,7 +30,7 @@ const FIELDS: Readonly<Record<ComponentField, string>> = {
 
 /**
  * @example
- * editSubject({ edit: 'set-component', id: 'a', field: 'count', value: { likely: '3' } }, design); // => 'The count of “Web”'
+ * editSubject({ edit: 'set-component', id: 'a', field: 'count', value: { likely: '3' } }, design); // => 'The count of “Component a”'
  */
 export function editSubject(edit: Edit, design: Design): string {
   const named = (id: string): string =>

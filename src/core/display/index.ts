@@ -1,7 +1,9 @@
 export * from './amount';
+export * from './axis-sentence';
 export * from './change-words';
 export * from './comparison-sentence';
 export * from './edit-words';
+export * from './flat-table';
 export * from './issue-sentence';
 export * from './use-sentence';
 export { describeTerm } from '../terms';

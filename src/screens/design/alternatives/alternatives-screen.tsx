@@ -2,7 +2,6 @@
 'use client';
 import { useMemo, useState } from 'react';
 import type { Comparison, GroupBy } from '@/core/comparison';
-import { allComponents } from '@/core/design';
 import { comparisonAnswer, writeMoney } from '@/core/display';
 import { Button } from '@/ui/button';
 import { Empty } from '@/ui/empty';
@@ -82,8 +81,8 @@ export function AlternativesScreen() {
           </Empty>
         ) : (
           <>
-            <div className="flex shrink-0 flex-wrap items-center gap-x-4 gap-y-1.5 border-b border-line px-[18px] py-2">
-              <p role="status" className="min-w-[260px] flex-1 text-base" data-testid="answer">
+            <div className="flex shrink-0 flex-wrap items-center gap-x-4 gap-y-1.5 border-b border-line px-[18px] py-2 pr-8">
+              <p role="status" className="w-full text-base" data-testid="answer">
                 {trouble ?? (comparison ? comparisonAnswer(comparison) : 'Working out the alternatives …')}
               </p>
               <label className="flex items-center gap-1.5 text-sm text-soft">
@@ -123,8 +122,7 @@ export function AlternativesScreen() {
         )}
         {!none && comparison && (
           <p className="shrink-0 border-t border-line px-[18px] py-1 text-xs text-soft">
-            Held equal: everything that no change names, {allComponents(design).length} lines in all, and
-            prices as of {design.books.length} books.
+            Likely amounts, as in the ledger. Held equal on every side: all that no change names.
           </p>
         )}
       </div>
@@ -174,8 +172,8 @@ function Grid({ comparison, onlyDiffering, turned, cursor, onCursor, cash, horiz
         name: column.name,
         detail: (
           <div className="flex items-baseline justify-between gap-2 text-xs tabular-nums">
-            <span>{writeMoney(column.printed, currency)}</span>
             <ChangeText cell={column} currency={currency} />
+            <span className="ml-auto">{writeMoney(column.printed, currency)}</span>
           </div>
         ),
       }))}

@@ -4,7 +4,7 @@
  */
 'use client';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { type KeyboardEvent, type ReactNode, useEffect, useId, useRef } from 'react';
+import { type CSSProperties, type KeyboardEvent, type ReactNode, useEffect, useId, useRef } from 'react';
 import { ComparedCellView } from './compared-cell';
 import type { GridRow } from './comparison-rows';
 
@@ -43,8 +43,10 @@ export interface GridFoot {
   readonly cells: readonly ReactNode[];
 }
 
-const NAMES = 'minmax(150px, 216px)';
-const SIDE = 'minmax(158px, 1fr)';
+/** Names and sides; on a narrow screen less of both. What does not fit is scrolled to. */
+const WIDTH = 'min-w-[calc(148px+var(--sides)*140px)] min-[1100px]:min-w-[calc(204px+var(--sides)*156px)]';
+const TRACKS =
+  'grid grid-cols-[148px_repeat(var(--sides),minmax(0,1fr))] min-[1100px]:grid-cols-[204px_repeat(var(--sides),minmax(0,1fr))]';
 const TALL = 45;
 const LOW = 29;
 
@@ -69,10 +71,15 @@ export function ComparisonGrid(props: ComparisonGridProps) {
     // eslint-disable-next-line react-hooks/exhaustive-deps -- only a move of the cursor scrolls
   }, [cursor.row]);
   useEffect(() => {
-    document
-      .getElementById(`${id}-head-${cursor.column}`)
-      ?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
-  }, [id, cursor.column]);
+    const box = scroller.current;
+    const head = document.getElementById(`${id}-head-${cursor.column}`);
+    if (!box || !head || cursor.column === 0) return;
+    const [left, right] = [head.offsetLeft, head.offsetLeft + head.offsetWidth];
+    // What stays in sight covers what is scrolled under it.
+    const covered = document.getElementById(`${id}-head-${fixedFirst ? 1 : 0}`)?.offsetLeft ?? 0;
+    if (left < box.scrollLeft + covered) box.scrollLeft = left - covered;
+    else if (right > box.scrollLeft + box.clientWidth) box.scrollLeft = right - box.clientWidth;
+  }, [id, cursor.column, fixedFirst]);
 
   const moveTo = (row: number, column: number): void =>
     onCursor({
@@ -100,11 +107,9 @@ export function ComparisonGrid(props: ComparisonGridProps) {
     move();
   };
 
-  const columns = { gridTemplateColumns: `${NAMES} repeat(${heads.length}, ${SIDE})` };
   const fixed = fixedFirst
-    ? 'sticky left-[150px] z-[1] bg-inherit min-[1100px]:left-[216px] max-[700px]:static'
+    ? 'sticky left-[148px] z-[1] border-r bg-inherit min-[1100px]:left-[204px] max-[700px]:static'
     : '';
-  const wide = { minWidth: 150 + heads.length * 158 };
   return (
     <div
       ref={scroller}
@@ -117,99 +122,96 @@ export function ComparisonGrid(props: ComparisonGridProps) {
       onKeyDown={onKeyDown}
       className="group min-h-0 flex-1 overflow-auto bg-surface outline-none"
     >
-      <div
-        role="row"
-        style={{ ...columns, ...wide }}
-        className="sticky top-0 z-[3] grid border-b border-ink bg-surface"
-      >
-        <span
-          role="columnheader"
-          className="sticky left-0 z-[2] flex items-end bg-surface px-[18px] py-1.5 text-xs text-soft"
-        >
-          {corner}
-        </span>
-        {heads.map((head, at) => (
-          <div
-            key={head.key}
-            id={`${id}-head-${at}`}
-            role="columnheader"
-            aria-label={head.name}
-            onClick={() => onCursor({ ...cursor, column: at })}
-            className={`min-w-0 cursor-default border-l border-line bg-surface px-2.5 py-1.5 ${at === 0 ? fixed : ''} ${at === cursor.column ? 'shadow-[inset_0_-2px_0_var(--brand)]' : ''}`}
-          >
-            <div className="truncate text-sm font-semibold" title={head.name}>
-              {head.name}
-            </div>
-            {head.detail}
-          </div>
-        ))}
-      </div>
-      <div role="presentation" style={{ height: virtual.getTotalSize(), ...wide }} className="relative">
-        {virtual.getVirtualItems().map(({ index, start, size, key }) => {
-          const row = rows[index]!;
-          const group = row.level === 'group';
-          return (
-            <div
-              key={key}
-              role="row"
-              aria-rowindex={index + 2}
-              style={{ ...columns, height: size, transform: `translateY(${start}px)` }}
-              className={`absolute inset-x-0 top-0 grid border-b bg-surface ${group ? 'border-ink' : 'border-line'}`}
-            >
-              <span
-                role="rowheader"
-                title={row.name}
-                className={`sticky left-0 z-[2] block truncate bg-surface py-[5px] pr-2 ${group ? 'pl-[18px] font-semibold' : row.level === 'line' ? 'pl-[30px]' : 'pl-[18px]'}`}
-              >
-                {row.name}
-              </span>
-              {row.cells.map((cell, at) => {
-                const here = index === cursor.row && at === cursor.column;
-                return (
-                  <div
-                    key={at}
-                    id={`${id}-${index}-${at}`}
-                    role="gridcell"
-                    aria-selected={here}
-                    onMouseDown={() => {
-                      pressed.current = true;
-                      onCursor({ row: index, column: at });
-                    }}
-                    className={`min-w-0 border-l border-line px-2.5 py-[5px] ${at === 0 ? fixed : ''} ${here ? 'bg-wash! group-focus:outline-2 group-focus:-outline-offset-2 group-focus:outline-brand' : ''}`}
-                  >
-                    <ComparedCellView {...{ cell, currency, most }} strong={group} tall={row.tall} />
-                  </div>
-                );
-              })}
-            </div>
-          );
-        })}
-      </div>
-      {feet.map((foot, index) => (
-        <div
-          key={foot.key}
-          role="row"
-          aria-rowindex={rows.length + 2 + index}
-          style={{ ...columns, ...wide }}
-          className={`grid bg-surface ${foot.strong ? 'border-t border-ink' : 'border-b border-line'}`}
-        >
+      <div role="presentation" className={WIDTH} style={{ '--sides': heads.length } as CSSProperties}>
+        <div role="row" className={`${TRACKS} sticky top-0 z-[3] border-b border-ink bg-surface`}>
           <span
-            role="rowheader"
-            className={`sticky left-0 z-[2] block bg-surface px-[18px] py-1.5 ${foot.strong ? 'font-semibold' : 'text-soft'}`}
+            role="columnheader"
+            className="sticky left-0 z-[2] flex items-end bg-surface px-[18px] py-1.5 text-xs text-soft"
           >
-            {foot.name}
+            {corner}
           </span>
-          {foot.cells.map((cell, at) => (
+          {heads.map((head, at) => (
             <div
-              key={at}
-              role="gridcell"
-              className={`min-w-0 border-l border-line px-2.5 py-1.5 text-right tabular-nums ${at === 0 ? fixed : ''}`}
+              key={head.key}
+              id={`${id}-head-${at}`}
+              role="columnheader"
+              aria-label={head.name}
+              onClick={() => onCursor({ ...cursor, column: at })}
+              className={`min-w-0 cursor-default border-l border-line bg-surface px-2.5 py-1.5 ${at === 0 ? fixed : ''} ${at === cursor.column ? 'shadow-[inset_0_-2px_0_var(--brand)]' : ''}`}
             >
-              {cell}
+              <div className="truncate text-sm font-semibold" title={head.name}>
+                {head.name}
+              </div>
+              {head.detail}
             </div>
           ))}
         </div>
-      ))}
+        <div role="presentation" style={{ height: virtual.getTotalSize() }} className="relative">
+          {virtual.getVirtualItems().map(({ index, start, size, key }) => {
+            const row = rows[index]!;
+            const group = row.level === 'group';
+            return (
+              <div
+                key={key}
+                role="row"
+                aria-rowindex={index + 2}
+                style={{ height: size, transform: `translateY(${start}px)` }}
+                className={`${TRACKS} absolute inset-x-0 top-0 border-b bg-surface ${group ? 'border-ink' : 'border-line'}`}
+              >
+                <span
+                  role="rowheader"
+                  title={row.name}
+                  className={`sticky left-0 z-[2] block truncate bg-surface py-[5px] pr-2 ${group ? 'pl-[18px] font-semibold' : row.level === 'line' ? 'pl-[30px]' : 'pl-[18px]'}`}
+                >
+                  {row.name}
+                </span>
+                {row.cells.map((cell, at) => {
+                  const here = index === cursor.row && at === cursor.column;
+                  return (
+                    <div
+                      key={at}
+                      id={`${id}-${index}-${at}`}
+                      role="gridcell"
+                      aria-selected={here}
+                      onMouseDown={() => {
+                        pressed.current = true;
+                        onCursor({ row: index, column: at });
+                      }}
+                      className={`min-w-0 border-l border-line px-2.5 py-[5px] ${at === 0 ? fixed : ''} ${here ? 'bg-wash! group-focus:outline-2 group-focus:-outline-offset-2 group-focus:outline-brand' : ''}`}
+                    >
+                      <ComparedCellView {...{ cell, currency, most }} strong={group} tall={row.tall} />
+                    </div>
+                  );
+                })}
+              </div>
+            );
+          })}
+        </div>
+        {feet.map((foot, index) => (
+          <div
+            key={foot.key}
+            role="row"
+            aria-rowindex={rows.length + 2 + index}
+            className={`${TRACKS} relative z-[3] bg-surface ${foot.strong ? 'border-t border-ink' : 'border-b border-line'}`}
+          >
+            <span
+              role="rowheader"
+              className={`sticky left-0 z-[2] block bg-surface px-[18px] py-1.5 ${foot.strong ? 'font-semibold' : 'text-soft'}`}
+            >
+              {foot.name}
+            </span>
+            {foot.cells.map((cell, at) => (
+              <div
+                key={at}
+                role="gridcell"
+                className={`min-w-0 border-l border-line px-2.5 py-1.5 text-right tabular-nums ${at === 0 ? fixed : ''}`}
+              >
+                {cell}
+              </div>
+            ))}
+          </div>
+        ))}
+      </div>
     </div>
   );
 }

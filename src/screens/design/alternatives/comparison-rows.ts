@@ -1,5 +1,5 @@
 /** A comparison as rows of a grid: groups with their lines, or the sides themselves as rows. */
-import type { ComparedCell, Comparison } from '@/core/comparison';
+import type { ComparedCell, ComparedColumn, Comparison } from '@/core/comparison';
 
 export interface GridColumn {
   readonly key: string;
@@ -32,6 +32,16 @@ export function rowsOf({ groups }: Comparison, onlyDiffering: boolean): GridRow[
   });
 }
 
+const TOTAL = 'total';
+
+const totalCell = ({ printed, wick, change, share }: ComparedColumn): ComparedCell => ({
+  ...{ printed, wick, change, share },
+  absent: false,
+  became: null,
+  issues: [],
+  notes: [],
+});
+
 /** Sides as rows, groups as columns: many sides fit under one another. */
 export function sidesOf(comparison: Comparison): {
   readonly columns: GridColumn[];
@@ -39,12 +49,15 @@ export function sidesOf(comparison: Comparison): {
 } {
   const { groups, columns } = comparison;
   return {
-    columns: groups.map(({ id, name }) => ({ key: id, name })),
+    columns: [
+      { key: TOTAL, name: 'In all' },
+      ...groups.map(({ id, name }) => ({ key: `group ${id}`, name })),
+    ],
     rows: columns.map(({ id, name }, at) => ({
       key: id ?? 'own',
       level: 'side',
       name,
-      cells: groups.map(({ cells }) => cells[at]!),
+      cells: [totalCell(columns[at]!), ...groups.map(({ cells }) => cells[at]!)],
       tall: at > 0,
     })),
   };

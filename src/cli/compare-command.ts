@@ -1,0 +1,189 @@
+/** `wick compare`: a design beside its alternatives, or a whole axis; the same core and so the same numbers as on screen. */
+import { createAlternator } from '@/core/alternatives';
+import { AXES, type Axis, axisOf, OF_ONE_LINE } from '@/core/axes';
+import { comparisonOf, type GroupBy, type PricedColumn } from '@/core/comparison';
+import { allComponents, type Design, type Scope } from '@/core/design';
+import {
+  axisTable,
+  comparisonTable,
+  flatCellText,
+  type FlatTable,
+  type PlaceNames,
+  sentenceFor,
+} from '@/core/display';
+import { type BookSet, planOf } from '@/core/pricing';
+import { summaryOfPlan } from '@/core/range';
+import { flatTableCsv } from '@/formats/flat-table-csv';
+import { invalid } from '@/operations/app-error';
+import { booksOf, readDesignFile, writeOut } from './files';
+import type { Call } from './options';
+import { say } from './print';
+
+const INCOMPLETE = 3;
+const GROUPS: readonly GroupBy[] = ['section', 'category', 'kind'];
+
+/** 0 if everything was priced, 3 if something has no amount or an alternative lacks something. */
+export async function compareCommand(call: Call): Promise<number> {
+  const books = await booksOf(call.all('books'));
+  const design = readDesignFile(call.given[0]!);
+  const axis = call.one('axis');
+  const { table, data, complete } =
+    axis === undefined ? compared(call, design, books) : alongAxis(call, design, books, axisNamed(axis));
+  await write(call, table, data);
+  return complete ? 0 : INCOMPLETE;
+}
+
+interface Result {
+  readonly table: FlatTable;
+  readonly data: unknown;
+  readonly complete: boolean;
+}
+
+function compared(call: Call, design: Design, books: BookSet): Result {
+  for (const option of ['line', 'section'] as const) {
+    if (call.one(option) !== undefined) throw invalid(`--${option} goes with --axis.`);
+  }
+  const by = groupNamed(call.one('by') ?? 'section');
+  const alternator = createAlternator(books);
+  const { alternatives: _, ...own } = design;
+  const plan = planOf(own, books);
+  const columns: PricedColumn[] = [
+    {
+      id: null,
+      name: 'The design',
+      note: '',
+      changes: [],
+      outcomes: [],
+      design: own,
+      summary: summaryOfPlan(plan),
+    },
+    ...chosen(design, call.one('alternatives')).map((each): PricedColumn => {
+      const made = alternator.apply(design, each);
+      return { ...each, ...made, summary: summaryOfPlan(plan.pricer.plan(made.design, plan)) };
+    }),
+  ];
+  const comparison = comparisonOf(columns, books, by);
+  return {
+    table: comparisonTable(comparison, design, namesOf(design, books)),
+    data: { title: design.title, ...withSentences(comparison) },
+    complete: comparison.columns.every((column) => column.complete),
+  };
+}
+
+/** Issues are data; whoever reads them wants the sentence too. */
+function withSentences<T>(value: T): T {
+  return JSON.parse(
+    JSON.stringify(value, (_, each: unknown) =>
+      each && typeof each === 'object' && 'code' in each && 'values' in each
+        ? {
+            ...each,
+            says: sentenceFor(each as Parameters<typeof sentenceFor>[0]).replace(/[\u00a0\u202f]/g, ' '),
+          }
+        : each,
+    ),
+  ) as T;
+}
+
+function chosen(design: Design, names: string | undefined): Design['alternatives'] & {} {
+  const all = design.alternatives ?? [];
+  if (names === undefined) {
+    if (all.length === 0)
+      throw invalid(`“${design.title}” has no alternatives. Give --axis, or a design with some.`);
+    return all;
+  }
+  return names.split(',').map((text) => {
+    const name = text.trim();
+    const found = all.find((each) => each.name === name || each.id === name);
+    if (found) return found;
+    const there = all.map((each) => `“${each.name}”`).join(', ') || 'none';
+    throw invalid(`“${design.title}” has no alternative “${name}”; there are: ${there}.`);
+  });
+}
+
+function alongAxis(call: Call, design: Design, books: BookSet, axis: Axis): Result {
+  for (const option of ['alternatives', 'by'] as const) {
+    if (call.one(option) !== undefined) throw invalid(`--${option} does not go with --axis.`);
+  }
+  const { what, subject } = scopeOf(call, design, axis);
+  const answer = axisOf(axis, planOf(design, books), what);
+  return {
+    table: axisTable(answer, design, subject),
+    data: { title: design.title, subject, ...withSentences(answer) },
+    complete: answer.rows.every(({ missing }) => missing.length === 0),
+  };
+}
+
+function scopeOf(call: Call, design: Design, axis: Axis): { readonly what: Scope; readonly subject: string } {
+  const [line, section] = [call.one('line'), call.one('section')];
+  if (line !== undefined && section !== undefined) throw invalid('--line and --section do not go together.');
+  if (line !== undefined) {
+    const found = allComponents(design).find(({ id, name }) => id === line || name === line);
+    if (!found) throw invalid(`“${design.title}” has no line “${line}”.`);
+    return { what: { of: 'lines', ids: [found.id] }, subject: `“${found.name}”` };
+  }
+  if (OF_ONE_LINE.includes(axis)) throw invalid(`--axis ${axis} is of one line; say which with --line.`);
+  if (section !== undefined) {
+    const found = design.sections.find(({ id, name }) => id === section || name === section);
+    if (!found) throw invalid(`“${design.title}” has no section “${section}”.`);
+    return { what: { of: 'section', id: found.id }, subject: `section “${found.name}”` };
+  }
+  return { what: { of: 'all' }, subject: 'the design' };
+}
+
+function axisNamed(text: string): Axis {
+  const axis = AXES.find((each) => each === text);
+  if (!axis) throw invalid(`--axis takes one of ${AXES.join(', ')}, not “${text}”.`);
+  return axis;
+}
+
+function groupNamed(text: string): GroupBy {
+  const by = GROUPS.find((each) => each === text);
+  if (!by) throw invalid(`--by takes one of ${GROUPS.join(', ')}, not “${text}”.`);
+  return by;
+}
+
+function namesOf({ books: pins }: Design, books: BookSet): PlaceNames {
+  const bookOf = (key: string) => {
+    const pin = pins.find((each) => each.book === key);
+    return pin && books.get(pin.book, pin.revision);
+  };
+  return {
+    book: (key) => bookOf(key)?.title ?? key,
+    region: (book, code) => bookOf(book)?.region(code)?.name ?? code,
+  };
+}
+
+async function write(call: Call, table: FlatTable, data: unknown): Promise<void> {
+  const text = await textOf(call, table, data);
+  const out = call.one('out');
+  if (out !== undefined && out !== '-') return writeOut(out, text);
+  if (call.form === 'json') process.stdout.write(text);
+  else say(text);
+}
+
+async function textOf({ form }: Call, table: FlatTable, data: unknown): Promise<string> {
+  switch (form) {
+    case 'json':
+      return `${JSON.stringify(data, null, 2)}\n`;
+    case 'csv':
+      return flatTableCsv(table);
+    case 'markdown':
+      return (await import('@/handover/flat-table-markdown')).flatTableMarkdown(table);
+    default:
+      return asText(table);
+  }
+}
+
+/** Columns side by side: text to the left, amounts to the right. */
+function asText({ title, answer, head, rows, notes, currency }: FlatTable): string {
+  const cells = rows.map(({ cells: all }) => all.map((cell) => flatCellText(cell, currency)));
+  const isAmount = head.map((_, at) => rows.some(({ cells: all }) => typeof all[at] === 'object'));
+  const widths = head.map((each, at) => Math.max(each.length, ...cells.map((row) => row[at]!.length)));
+  const line = (row: readonly string[]): string =>
+    row
+      .map((cell, at) => (isAmount[at] ? cell.padStart(widths[at]!) : cell.padEnd(widths[at]!)))
+      .join('  ')
+      .trimEnd();
+  const said = notes.flatMap((note) => ['', note.title, ...note.lines.map((each) => `  ${each}`)]);
+  return `${[title, answer, '', line(head), ...cells.map(line), ...said].join('\n')}\n`;
+}

@@ -1,0 +1,3 @@
+export * from './axis';
+export * from './looked-at';
+export * from './model';
