@@ -1,5 +1,4 @@
 export { component as componentSchema } from './component';
-export { alternative as alternativeSchema } from './alternative';
 export * from './design';
 export { agreements } from './design-parts';
 export * from './design-csv';

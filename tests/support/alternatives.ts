@@ -30,12 +30,10 @@ const anyChange: fc.Arbitrary<Change> = fc.oneof(
     change: 'edit',
     edit: { edit: 'set-component', id: `c${id}`, field: 'count', value: { likely: '3' } },
   })),
-  fc
-    .boolean()
-    .map((value): Change => ({
-      change: 'edit',
-      edit: { edit: 'set-assumption', field: 'countAllowances', value },
-    })),
+  fc.boolean().map((value): Change => ({
+    change: 'edit',
+    edit: { edit: 'set-assumption', field: 'countAllowances', value },
+  })),
 );
 
 export const anyAlternative: fc.Arbitrary<Alternative> = fc

@@ -1,2 +1,2 @@
 export * from './alternator';
-export type { AlternativeDesign, ChangeOutcome, LineOutcome } from './model';
+export type { AlternativeDesign } from './model';

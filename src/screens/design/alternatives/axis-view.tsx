@@ -1,0 +1,118 @@
+/** One axis for the design, a section or a line: asked of the worker, answered in a sentence and a table. */
+'use client';
+import { useMemo, useState } from 'react';
+import { type Axis, type AxisRow, OF_ONE_LINE } from '@/core/axes';
+import type { Design, Scope } from '@/core/design';
+import { axisSentence } from '@/core/display';
+import { Empty } from '@/ui/empty';
+import { tell } from '@/ui/toast';
+import { useRoom } from '../room';
+import { useAsked } from '../use-asked';
+import { AxisTable } from './axis-table';
+import { added } from './new-alternative';
+
+interface AxisViewProps {
+  readonly axis: Axis;
+  /** `all`, `section ID` or `line ID`, as it stands in the address. */
+  readonly of: string;
+  readonly onOf: (of: string) => void;
+}
+
+export function AxisView({ axis, of, onOf }: AxisViewProps) {
+  const { state, client, apply, undo } = useRoom();
+  const { design } = state;
+  const [onlyWhole, setOnlyWhole] = useState(false);
+  const [within, setWithin] = useState('');
+  const ofLine = OF_ONE_LINE.includes(axis);
+  const reach = ofLine && !of.startsWith('line ') ? firstLine(design) : of;
+  const question = useMemo(
+    () => (reach === null ? null : { ask: 'axis' as const, design, axis, what: scopeOf(reach) }),
+    [design, axis, reach],
+  );
+  const { to, last, trouble } = useAsked(client, question, 120);
+  const answer = last && to?.axis === axis ? last : null;
+  const take = ({ label, changes }: AxisRow): void => {
+    const id = crypto.randomUUID();
+    if (apply([added(design, { name: label, changes }, id)])) tell(`“${label}” is an alternative now.`, undo);
+  };
+  const places = answer ? placesOf(answer.rows) : [];
+  const field = 'h-7 max-w-[220px] rounded border border-edge bg-surface px-1.5 text-sm text-ink';
+  return (
+    <>
+      <div className="flex shrink-0 flex-wrap items-center gap-x-4 gap-y-1.5 border-b border-line px-[18px] pb-2">
+        <p role="status" className="w-full pr-4 text-base" data-testid="answer">
+          {trouble ?? (answer ? axisSentence(answer) : 'Pricing all of it …')}
+        </p>
+        <label className="flex items-center gap-1.5 text-sm text-soft">
+          for
+          <select value={reach ?? ''} onChange={(event) => onOf(event.target.value)} className={field}>
+            {!ofLine && <option value="all">the whole design</option>}
+            {!ofLine &&
+              design.sections.map(({ id, name }) => (
+                <option key={id} value={`section ${id}`}>
+                  section {name}
+                </option>
+              ))}
+            {design.sections.map((section) => (
+              <optgroup key={section.id} label={section.name}>
+                {section.components.map(({ id, name }) => (
+                  <option key={id} value={`line ${id}`}>
+                    {name}
+                  </option>
+                ))}
+              </optgroup>
+            ))}
+          </select>
+        </label>
+        {places.length > 0 && (
+          <label className="flex items-center gap-1.5 text-sm text-soft">
+            data stays in
+            <select value={within} onChange={(event) => setWithin(event.target.value)} className={field}>
+              <option value="">any country</option>
+              {places.map((place) => (
+                <option key={place}>{place}</option>
+              ))}
+            </select>
+          </label>
+        )}
+        <label className="flex items-center gap-1.5 text-sm text-soft">
+          <input
+            type="checkbox"
+            checked={onlyWhole}
+            onChange={(event) => setOnlyWhole(event.target.checked)}
+            className="accent-brand"
+          />
+          only what lacks nothing
+        </label>
+      </div>
+      {answer && answer.rows.length === 0 ? (
+        <Empty title="Nothing to put beside it">
+          {ofLine
+            ? 'This line has no size or form that could be another: it has no offer yet, or its kind comes in one only.'
+            : 'There is no line with an amount here yet.'}
+        </Empty>
+      ) : (
+        answer && <AxisTable {...{ answer, onlyWhole, within }} onTake={take} />
+      )}
+    </>
+  );
+}
+
+function firstLine(design: Design): string | null {
+  const line = design.sections.flatMap(({ components }) => components)[0];
+  return line ? `line ${line.id}` : null;
+}
+
+function scopeOf(of: string): Scope {
+  const [what, ...rest] = of.split(' ');
+  const id = rest.join(' ');
+  if (what === 'section') return { of: 'section', id };
+  return what === 'line' ? { of: 'lines', ids: [id] } : { of: 'all' };
+}
+
+/** Areas first, then countries, each once. */
+function placesOf(rows: readonly AxisRow[]): string[] {
+  const all = (read: (row: AxisRow) => string | null | undefined): string[] =>
+    [...new Set(rows.flatMap((row) => read(row) ?? []))].sort();
+  return [...all(({ facts }) => facts.area), ...all(({ facts }) => facts.country)];
+}

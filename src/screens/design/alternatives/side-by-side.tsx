@@ -1,0 +1,147 @@
+/** The design and its alternatives side by side, with the sentence above them and what can be made anew. */
+'use client';
+import { useMemo, useState } from 'react';
+import type { GroupBy } from '@/core/comparison';
+import { comparisonAnswer } from '@/core/display';
+import { Button } from '@/ui/button';
+import { Empty } from '@/ui/empty';
+import { Menu } from '@/ui/menu';
+import { DesignBody } from '../design-body';
+import { useRoom } from '../room';
+import { useAsked } from '../use-asked';
+import { AlternativeMargin } from './alternative-margin';
+import { ComparedSides } from './compared-sides';
+import type { GridCursor } from './comparison-grid';
+import { added, type Suggested, suggestedFor } from './new-alternative';
+import { WaysToCompare } from './ways-to-compare';
+
+const AFTER = 120;
+const FIRST: GridCursor = { row: 0, column: 0 };
+
+export function SideBySide() {
+  const { id, state, client, bookList, apply } = useRoom();
+  const { design } = state;
+  const [by, setBy] = useState<GroupBy>('section');
+  const [onlyDiffering, setOnlyDiffering] = useState(false);
+  const [turned, setTurned] = useState(false);
+  const [cursor, setCursor] = useState(FIRST);
+  const question = useMemo(() => ({ ask: 'compare' as const, design, by }), [design, by]);
+  const { last: comparison, trouble } = useAsked(client, question, AFTER);
+  const horizon = design.assumptions.horizon ?? 36;
+  const cashQuestion = useMemo(() => ({ ask: 'compare-cash' as const, design, horizon }), [design, horizon]);
+  const { last: cash } = useAsked(client, cashQuestion);
+  const count = design.alternatives?.length ?? 0;
+
+  const make = ({ name, changes }: Suggested): void => {
+    if (!apply([added(design, { name, changes }, crypto.randomUUID())])) return;
+    setCursor((before) => (turned ? { ...before, row: count + 1 } : { ...before, column: count + 1 }));
+  };
+  const turn = (next: boolean): void => {
+    setTurned(next);
+    setCursor(({ row, column }) => (next ? { row: column, column: 0 } : { row: 0, column: row }));
+  };
+  const suggested = suggestedFor(design, bookList);
+  const items = suggested.map((each) => ({
+    label: each.name,
+    detail: each.detail,
+    onSelect: () => make(each),
+  }));
+  const menu = <Menu label="New alternative" items={items} />;
+  return (
+    <DesignBody
+      margin={
+        <AlternativeMargin
+          comparison={comparison}
+          side={Math.min(turned ? cursor.row : cursor.column, count)}
+          cell={turned ? null : cursor}
+          onlyDiffering={onlyDiffering}
+          onSide={(at) =>
+            setCursor((before) => (turned ? { ...before, row: at } : { ...before, column: at }))
+          }
+        />
+      }
+    >
+      <div className="flex min-w-0 flex-1 flex-col">
+        <WaysToCompare id={id} here={null} of="all" />
+        {count === 0 ? (
+          <Empty
+            title="What else could it be?"
+            acts={suggested.slice(0, 2).map((each) => (
+              <Button key={each.name} onClick={() => make(each)}>
+                {each.name}
+              </Button>
+            ))}
+          >
+            <p>
+              An alternative is this design with a list of changes. Whatever it does not change stays equal,
+              and follows every edit of the design.
+            </p>
+            <div className="mt-4">{menu}</div>
+          </Empty>
+        ) : (
+          <>
+            <div className="flex shrink-0 flex-wrap items-center gap-x-4 gap-y-1.5 border-b border-line px-[18px] pb-2">
+              <p role="status" className="w-full pr-4 text-base" data-testid="answer">
+                {trouble ?? (comparison ? comparisonAnswer(comparison) : 'Working out the alternatives …')}
+              </p>
+              <label className="flex items-center gap-1.5 text-sm text-soft">
+                rows by
+                <select
+                  value={by}
+                  onChange={(event) => setBy(event.target.value as GroupBy)}
+                  className="h-7 rounded border border-edge bg-surface px-1.5 text-sm text-ink"
+                >
+                  <option value="section">section</option>
+                  <option value="category">service category</option>
+                  <option value="kind">kind</option>
+                </select>
+              </label>
+              <Tick
+                label="only what differs"
+                checked={onlyDiffering}
+                onChange={setOnlyDiffering}
+                disabled={turned}
+              />
+              <Tick label="one a row" checked={turned} onChange={turn} />
+              {menu}
+            </div>
+            {comparison && (
+              <ComparedSides
+                {...{ comparison, onlyDiffering, turned, cursor, cash, horizon }}
+                onCursor={setCursor}
+              />
+            )}
+            <p className="shrink-0 border-t border-line px-[18px] py-1 text-xs text-soft">
+              Likely amounts, as in the ledger. Held equal on every side: all that no change names.
+            </p>
+          </>
+        )}
+      </div>
+    </DesignBody>
+  );
+}
+
+function Tick({
+  label,
+  checked,
+  onChange,
+  disabled = false,
+}: {
+  readonly label: string;
+  readonly checked: boolean;
+  readonly onChange: (checked: boolean) => void;
+  readonly disabled?: boolean;
+}) {
+  return (
+    <label className={`flex items-center gap-1.5 text-sm ${disabled ? 'opacity-50' : ''} text-soft`}>
+      <input
+        type="checkbox"
+        checked={checked}
+        disabled={disabled}
+        onChange={(event) => onChange(event.target.checked)}
+        className="accent-brand"
+      />
+      {label}
+    </label>
+  );
+}
