@@ -86,6 +86,8 @@ export class Answerer {
         return this.compared.cash(await this.planned(question.design), question.horizon);
       case 'axis':
         return this.compared.axis(await this.planned(question.design), question.axis, question.what);
+      case 'mixed':
+        return this.compared.mixed(await this.planned(question.design), question.by);
       case 'alternative':
         return this.compared.apply(question.design, question.id);
       case 'budget': {

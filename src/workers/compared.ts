@@ -1,14 +1,15 @@
 /** A design and its alternatives, side by side. Keeps a plan of each, so that an edit prices what it changes in each. */
 import { type AlternativeDesign, createAlternator } from '@/core/alternatives';
 import { type Axis, type AxisAnswer, axisLooksAt, axisOf } from '@/core/axes';
-import { comparisonOf, type Comparison, type GroupBy, type PricedColumn } from '@/core/comparison';
+import { comparisonOf, type Comparison, type GroupBy, mixedBest, type PricedColumn } from '@/core/comparison';
+import { mixedSentence } from '@/core/display';
 import { movesOverTime, priceMonths } from '@/core/analysis';
 import { type Design, linesIn, type Scope } from '@/core/design';
 import { casesOf, type DesignPlan, type Pricer } from '@/core/pricing';
 import { type DesignSummary, summaryOf } from '@/core/range';
 import { appliedWhereLoaded } from '@/formats/loaded-alternatives';
 import type { LoadedBooks } from './loaded-books';
-import type { CashRow } from './protocol';
+import type { Answers, CashRow } from './protocol';
 
 /** What the design itself is called among its alternatives. */
 const OWN = 'The design';
@@ -45,6 +46,15 @@ export class Compared {
     const lines = linesIn(design, what);
     await this.loaded.booksFor(design, axisLooksAt(axis, lines, books));
     return axisOf(axis, this.pricer.plan(design, own), what, this.alternator);
+  }
+
+  async mixed(own: DesignPlan, by: 'section' | 'line'): Promise<Answers['mixed']> {
+    const { design } = own;
+    const alternatives = design.alternatives ?? [];
+    await appliedWhereLoaded(design, alternatives, this.alternator, this.loaded);
+    const best = mixedBest(own, alternatives, this.alternator, by);
+    const names = new Map(alternatives.map(({ id, name }) => [id, name]));
+    return { changes: best.changes, says: mixedSentence(best, design.currency, names) };
   }
 
   /** Cash of the first year and of the horizon, by column: each month of each is priced, so it is asked for apart. */

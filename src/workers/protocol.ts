@@ -6,7 +6,7 @@
 import type { AlternativeDesign } from '@/core/alternatives';
 import type { Axis, AxisAnswer } from '@/core/axes';
 import type { Comparison, GroupBy } from '@/core/comparison';
-import type { Component, Design, Place, Scope } from '@/core/design';
+import type { Change, Component, Design, Place, Scope } from '@/core/design';
 import type { FormWish } from '@/core/deployment-forms';
 import type { Finding } from '@/core/checks';
 import type { AmountOf } from '@/core/pricing';
@@ -134,6 +134,7 @@ export type Question =
   | { readonly ask: 'compare'; readonly design: Design; readonly by: GroupBy }
   | { readonly ask: 'compare-cash'; readonly design: Design; readonly horizon: number }
   | { readonly ask: 'axis'; readonly design: Design; readonly axis: Axis; readonly what: Scope }
+  | { readonly ask: 'mixed'; readonly design: Design; readonly by: 'section' | 'line' }
   | { readonly ask: 'alternative'; readonly design: Design; readonly id: string }
   | { readonly ask: 'forms'; readonly design: Design; readonly place: Place; readonly wish: FormWish };
 
@@ -149,6 +150,8 @@ export interface Answers {
   compare: Comparison;
   'compare-cash': readonly CashRow[];
   axis: AxisAnswer;
+  /** What makes the best of each an alternative, and how that is said. */
+  mixed: { readonly changes: readonly Change[]; readonly says: string };
   /** Null: it is not there any more. */
   alternative: AlternativeDesign | null;
   runaway: RunawayAnswer;

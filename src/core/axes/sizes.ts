@@ -7,6 +7,7 @@ import type { Offer, PriceBook } from '../books';
 import type { Change, Component } from '../design';
 import type { PricedComponent, PricedDesign } from '../pricing';
 import { type Lack, lacksOf, type Need, threadsOf } from '../sizing';
+import { lacksText } from '../range';
 import { CASES } from '../usage';
 import type { Asking } from './asking';
 import type { AxisFacts, AxisRow } from './model';
@@ -37,7 +38,10 @@ export function sizeRows(asking: Asking, line: Component, book: PriceBook): Axis
       const more = countTimes(line, units);
       if (!more) return [];
       const changes = isNow ? [more] : [take(line, offer), more];
-      return [asking.row(`${offer.sku} × ${units}`, `${units} × ${offer.name}`, changes, facts(units))];
+      const row = asking.row(`${offer.sku} × ${units}`, `${units} × ${offer.name}`, changes, facts(units));
+      // Together they are as large; everything else is asked of each.
+      const each = { ...needOf(line, own), vcpu: '0', memory: '0' };
+      return [lacking(row, line, isNow ? [] : lacksOf(each, offer))];
     });
     return [whole, ...split];
   });
@@ -69,7 +73,7 @@ function needOf({ choice }: Component, own: Offer): Need {
 
 function lacking(row: AxisRow, { id, name }: Component, lacks: readonly Lack[]): AxisRow {
   if (lacks.length === 0) return row;
-  const missing = { id, name, issue: issue('size.less', ['choice'], { what: lacks.join(', ') }) };
+  const missing = { id, name, issue: issue('size.less', ['choice'], { what: lacksText(lacks) }) };
   return { ...row, missing: [...row.missing, missing] };
 }
 

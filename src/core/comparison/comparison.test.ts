@@ -7,9 +7,9 @@ import { describe, expect, it } from 'vitest';
 import { createAlternator } from '../alternatives';
 import { addAll, decimal } from '../base';
 import type { Alternative, Change, Component, Design } from '../design';
-import type { BookSet } from '../pricing';
+import { type BookSet, planOf, priceDesign } from '../pricing';
 import { summarise } from '../range';
-import { comparisonOf, type Comparison, type GroupBy } from './index';
+import { comparisonOf, type Comparison, type GroupBy, mixedBest } from './index';
 
 function compared(design: Design, books: BookSet, others: readonly Alternative[], by?: GroupBy): Comparison {
   const alternator = createAlternator(books);
@@ -143,6 +143,70 @@ describe('designs side by side', () => {
           for (const column of comparison.columns) {
             expect(reversed.columns.find(({ id }) => id === column.id)).toEqual(column);
           }
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+});
+
+describe('the best of several sides', () => {
+  const design = shoresDesign([
+    line('web', 'server', 'N-4'),
+    line('db', 'relational-database', 'N-DB'),
+    line('disk', 'block-volume', 'N-SSD', { usage: stored('100') }),
+    line('tunnel', 'vpn', 'N-VPN'),
+  ]);
+  const best = (alternatives: readonly Alternative[], by: 'section' | 'line') =>
+    mixedBest(planOf(design, SHORES), alternatives, createAlternator(SHORES), by);
+
+  it('takes each line from where it costs least, and leaves what would lack something', () => {
+    // 116.8 for the server and 8 for the disk from there; the database lacks replicas there and costs more besides.
+    const { changes, taken, monthly, mixing, pure } = best([other('Far', away)], 'line');
+    expect([...taken]).toEqual([
+      ['web', 'Far'],
+      ['db', null],
+      ['disk', 'Far'],
+      ['tunnel', null],
+    ]);
+    expect([monthly.toString(), mixing.toString(), pure]).toEqual(['453.3', '0', undefined]);
+    const made = createAlternator(SHORES).apply(design, { changes });
+    expect(priceDesign(made.design, SHORES, 'likely').monthly.value.toString()).toBe('453.3');
+  });
+
+  it('is the design itself where no side costs less, or lacks nothing', () => {
+    expect(best([other('Far', away)], 'section')).toMatchObject({ changes: [], pure: null });
+    const less = other('Less', { change: 'leave-out', what: { of: 'all' } });
+    expect(best([less], 'line')).toMatchObject({ changes: [], pure: null });
+  });
+
+  it('is never dearer than the best pure side', () => {
+    fc.assert(
+      fc.property(
+        anyWideDesign,
+        fc.array(anyAlternative, { maxLength: 3 }),
+        fc.constantFrom('section' as const, 'line' as const),
+        (baseline, list, by) => {
+          const others = list.map((each, at) => ({
+            ...each,
+            id: `o${at}`,
+            changes: each.changes.filter(
+              ({ change }) => change === 'move' || change === 'pay' || change === 'size',
+            ),
+          }));
+          const plan = planOf(baseline, WIDE_BOOKS);
+          const mixed = mixedBest(plan, others, createAlternator(WIDE_BOOKS), by);
+          const own = priceDesign(baseline, WIDE_BOOKS, 'likely');
+          for (const each of others) {
+            const made = createAlternator(WIDE_BOOKS).apply(baseline, each);
+            const priced = priceDesign(made.design, WIDE_BOOKS, 'likely');
+            const whole = made.outcomes.every(({ lines }) => lines.every(({ changed }) => changed));
+            if (!whole || priced.unpriced > own.unpriced) continue;
+            expect(mixed.monthly.minus(priced.monthly.value).toNumber()).toBeLessThan(1e-15);
+          }
+          const made = createAlternator(WIDE_BOOKS).apply(baseline, { changes: mixed.changes });
+          const priced = priceDesign(made.design, WIDE_BOOKS, 'likely').monthly.value;
+          expect(priced.minus(mixed.monthly).abs().toNumber()).toBeLessThan(1e-15);
         },
       ),
       { numRuns: 60 },

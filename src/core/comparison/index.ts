@@ -1,3 +1,4 @@
 export * from './compare';
+export * from './mixed';
 export type * from './model';
 export type { PricedColumn } from './side';

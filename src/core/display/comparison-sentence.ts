@@ -3,7 +3,7 @@
  * lacks. What lacks something is never called cheaper without saying what. Needs L1, L16, L21.
  */
 import { decimal, type Decimal } from '../base';
-import type { ComparedColumn, Comparison } from '../comparison';
+import type { ComparedColumn, Comparison, MixedBest } from '../comparison';
 import { writeMoney, writeShare } from './amount';
 
 /** So many lines are named as those that make most of a difference. */
@@ -99,4 +99,24 @@ function lacksOf({ unpriced, stayed, lacks, refused }: ComparedColumn): string {
 function money(value: Decimal, currency: string): string {
   const text = writeMoney(value, currency);
   return `${value.gte(100) ? text.replace(/[.,]\d+$/, '') : text} ${currency}`;
+}
+
+/**
+ * What mixing costs and saves.
+ *
+ * @example
+ * mixedSentence(mixedBest(plan, [], createAlternator(books), 'section'), 'USD', new Map()); // => 'No mix of the sides costs less than the design as it is.'
+ */
+export function mixedSentence(
+  { pure, mixing }: MixedBest,
+  currency: string,
+  names: ReadonlyMap<string, string>,
+): string {
+  if (pure === null) return 'No mix of the sides costs less than the design as it is.';
+  if (pure !== undefined) return `No mix costs less than “${names.get(pure) ?? pure}” taken whole.`;
+  if (mixing.isZero()) return 'Each part is taken from where it costs least; mixing them costs nothing more.';
+  const amount = `${money(mixing.abs(), currency)} a month`;
+  return mixing.isNegative()
+    ? `Each part is taken from where it costs least; together they save another ${amount}.`
+    : `Each part is taken from where it costs least; mixing costs ${amount} of that, for what begins or is paid twice.`;
 }

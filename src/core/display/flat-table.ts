@@ -20,7 +20,7 @@ export type FlatCell = string | { readonly money: string } | { readonly share: s
  * A cell as people read it.
  *
  * @example
- * flatCellText({ money: '1234.5' }, 'USD'); // => '1 234.50'
+ * flatCellText({ money: '34.5' }, 'USD'); // => '34.50'
  */
 export function flatCellText(cell: FlatCell, currency: string): string {
   if (typeof cell === 'string') return cell;

@@ -118,7 +118,7 @@ const SENTENCES: Readonly<Record<IssueCode, (values: Values) => string>> = {
     `“${meter}” is counted in units of ${from}; those of ${to} may do more or less. Check the quantity.`,
   'move.not-billed': ({ meter, offer }) =>
     `“${meter}” is no price of its own there; see whether what ${offer} includes is enough.`,
-  'size.less': ({ what }) => `Less than what is asked for: ${what}.`,
+  'size.less': ({ what }) => `Not what is asked for: ${what}.`,
   'change.nothing': () => 'Nothing in its reach is changed by it.',
   'change.target-gone': ({ what }) => `${what} is not in the design any more.`,
   'change.out-of-range': ({ what }) => `${what} would become too large or too finely divided to be kept.`,

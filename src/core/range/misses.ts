@@ -15,6 +15,10 @@ const WORDS: Readonly<Record<Miss['lacks'][number], string>> = {
   term: 'not sold under this term',
 };
 
+/**
+ * @example
+ * lacksText(['vcpu', 'burstable']); // => 'too few vCPU, burstable'
+ */
 export function lacksText(lacks: Miss['lacks']): string {
   return lacks.map((lack) => WORDS[lack]).join(', ');
 }

@@ -1,7 +1,7 @@
 /** A whole axis, ranked: what each would cost, against what is chosen, what is known of it, and what it lacks. */
 'use client';
 import type { AxisAnswer, AxisFacts, AxisRow } from '@/core/axes';
-import { missingText, writeMoney, writeNumber, writeShare } from '@/core/display';
+import { missingText, sentenceFor, writeMoney, writeNumber, writeShare } from '@/core/display';
 import { Amount, NotPriced } from '@/ui/amount';
 
 interface AxisTableProps {
@@ -75,6 +75,8 @@ export function AxisTable({ answer, onlyWhole, within, onTake }: AxisTableProps)
   const rows = shownRows(answer, onlyWhole, within);
   const known = FACTS.filter(({ text }) => rows.some(({ facts }) => text(facts, currency) !== ''));
   const cell = 'border-b border-line px-2.5 py-1.5 align-baseline';
+  // Of one line its name need not be said in each row.
+  const alone = new Set(rows.flatMap(({ missing }) => missing.map(({ id }) => id))).size === 1;
   return (
     <div tabIndex={0} role="region" aria-label="The axis" className="min-h-0 flex-1 overflow-auto bg-surface">
       <table className="w-full min-w-[640px] border-separate border-spacing-0 text-sm">
@@ -100,7 +102,9 @@ export function AxisTable({ answer, onlyWhole, within, onTake }: AxisTableProps)
                   {now && <span className="text-soft"> · chosen</span>}
                   {facts.equivalent && !now && <span className="text-soft"> · nearest equivalent</span>}
                   {missing.length > 0 && (
-                    <span className="block text-xs text-ember-ink">{missingText({ missing })}</span>
+                    <span className="block text-xs text-ember-ink">
+                      {alone ? sentenceFor(missing[0]!.issue) : missingText({ missing })}
+                    </span>
                   )}
                 </th>
                 <td className={`${cell} border-l text-right`}>
@@ -131,7 +135,7 @@ export function AxisTable({ answer, onlyWhole, within, onTake }: AxisTableProps)
                 {known.map((fact) => (
                   <td
                     key={fact.key}
-                    className={`${cell} ${fact.right ? 'text-right tabular-nums' : ''} text-soft`}
+                    className={`${cell} ${fact.right ? 'text-right tabular-nums' : ''} whitespace-nowrap text-soft`}
                   >
                     {fact.text(facts, currency)}
                   </td>

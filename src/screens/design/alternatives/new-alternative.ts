@@ -1,5 +1,5 @@
 /** Alternatives that one asks for most, each made by one act, and edits that put them into the design. */
-import type { Alternative, Change, Design, Edit } from '@/core/design';
+import type { Alternative, AlternativeEdit, Change, Design } from '@/core/design';
 import { describeTerm } from '@/core/display';
 import type { Term } from '@/core/terms';
 import type { BookInfo } from '../book-list';
@@ -49,7 +49,7 @@ export function added(
   design: Design,
   { name, changes }: Pick<Alternative, 'name' | 'changes'>,
   id: string,
-): Edit {
+): AlternativeEdit {
   const all = design.alternatives ?? [];
   return {
     edit: 'put-alternative',
@@ -67,7 +67,12 @@ function freeName(name: string, all: readonly Alternative[]): string {
 }
 
 /** Puts a changed one in its own place, or in another. */
-export function changed(design: Design, alternative: Alternative, index?: number): Edit {
+export function changed(design: Design, alternative: Alternative, index?: number): AlternativeEdit {
   const at = (design.alternatives ?? []).findIndex(({ id }) => id === alternative.id);
   return { edit: 'put-alternative', index: index ?? Math.max(0, at), alternative };
+}
+
+/** The same, with what there is to say of it. */
+export function withNote(edit: AlternativeEdit, note: string): AlternativeEdit {
+  return edit.edit === 'put-alternative' ? { ...edit, alternative: { ...edit.alternative, note } } : edit;
 }

@@ -6,13 +6,14 @@ import { comparisonAnswer } from '@/core/display';
 import { Button } from '@/ui/button';
 import { Empty } from '@/ui/empty';
 import { Menu } from '@/ui/menu';
+import { tell } from '@/ui/toast';
 import { DesignBody } from '../design-body';
 import { useRoom } from '../room';
 import { useAsked } from '../use-asked';
 import { AlternativeMargin } from './alternative-margin';
 import { ComparedSides } from './compared-sides';
 import type { GridCursor } from './comparison-grid';
-import { added, type Suggested, suggestedFor } from './new-alternative';
+import { added, type Suggested, suggestedFor, withNote } from './new-alternative';
 import { WaysToCompare } from './ways-to-compare';
 
 const AFTER = 120;
@@ -46,7 +47,30 @@ export function SideBySide() {
     detail: each.detail,
     onSelect: () => make(each),
   }));
-  const menu = <Menu label="New alternative" items={items} />;
+  const mix = async (part: 'section' | 'line', name: string): Promise<void> => {
+    if (!client) return;
+    try {
+      const { changes, says } = await client.ask({ ask: 'mixed', design, by: part });
+      tell(says);
+      const id = crypto.randomUUID();
+      if (changes.length > 0) apply([withNote(added(design, { name, changes }, id), says)]);
+    } catch (error) {
+      tell(error instanceof Error ? error.message : 'The mix could not be worked out.');
+    }
+  };
+  const mixes = [
+    {
+      label: 'The best of each section',
+      detail: 'from the sides that are here',
+      onSelect: () => void mix('section', 'Best of each section'),
+    },
+    {
+      label: 'The best of each line',
+      detail: 'from the sides that are here',
+      onSelect: () => void mix('line', 'Best of each line'),
+    },
+  ];
+  const menu = <Menu label="New alternative" items={count === 0 ? items : [...mixes, ...items]} />;
   return (
     <DesignBody
       margin={
@@ -81,10 +105,10 @@ export function SideBySide() {
         ) : (
           <>
             <div className="flex shrink-0 flex-wrap items-center gap-x-4 gap-y-1.5 border-b border-line px-[18px] pb-2">
-              <p role="status" className="w-full pr-4 text-base" data-testid="answer">
+              <p role="status" className="w-full pr-4 text-base max-[700px]:text-sm" data-testid="answer">
                 {trouble ?? (comparison ? comparisonAnswer(comparison) : 'Working out the alternatives …')}
               </p>
-              <label className="flex items-center gap-1.5 text-sm text-soft">
+              <label className="flex items-center gap-1.5 text-sm text-soft max-[700px]:hidden">
                 rows by
                 <select
                   value={by}
@@ -111,7 +135,7 @@ export function SideBySide() {
                 onCursor={setCursor}
               />
             )}
-            <p className="shrink-0 border-t border-line px-[18px] py-1 text-xs text-soft">
+            <p className="shrink-0 border-t border-line px-[18px] py-1 text-xs text-soft max-[700px]:hidden">
               Likely amounts, as in the ledger. Held equal on every side: all that no change names.
             </p>
           </>
@@ -133,7 +157,9 @@ function Tick({
   readonly disabled?: boolean;
 }) {
   return (
-    <label className={`flex items-center gap-1.5 text-sm ${disabled ? 'opacity-50' : ''} text-soft`}>
+    <label
+      className={`flex items-center gap-1.5 text-sm max-[700px]:hidden ${disabled ? 'opacity-50' : ''} text-soft`}
+    >
       <input
         type="checkbox"
         checked={checked}
