@@ -23,7 +23,7 @@ export class Compared {
     private readonly loaded: LoadedBooks,
     private readonly pricer: Pricer,
   ) {
-    this.alternator = createAlternator(loaded);
+    this.alternator = createAlternator(loaded, pricer);
   }
 
   async compare(own: DesignPlan, by: GroupBy): Promise<Comparison> {

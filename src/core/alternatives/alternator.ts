@@ -15,7 +15,7 @@ import {
   type Scope,
   type Section,
 } from '../design';
-import type { BookSet } from '../pricing';
+import { type BookSet, createPricer, type Pricer } from '../pricing';
 import { licensed, paid, sized, withTraffic } from './line-changes';
 import {
   type AlternativeDesign,
@@ -27,14 +27,15 @@ import {
 import { Surroundings } from './surroundings';
 
 /**
- * Owns what is known of lines under changes, so that an edit of the baseline works out one line of each alternative.
+ * Owns what is known of lines under changes, so that an edit of the baseline works out one line of each alternative. With the
+ * pricer that prices the baseline, what that knows of offers counts here too.
  *
  * @example
  * const halved = { id: 'half', name: 'Half', note: '', changes: [{ change: 'leave-out', what: { of: 'lines', ids: ['a'] } }] };
  * createAlternator(books).apply(design, halved).design.sections[0]!.components.length; // => 0
  */
-export function createAlternator(books: BookSet): Alternator {
-  return new Alternator(books);
+export function createAlternator(books: BookSet, pricer: Pricer = createPricer(books)): Alternator {
+  return new Alternator(books, pricer);
 }
 
 /** Alternatives of one design rarely pin more sets of books. */
@@ -49,7 +50,10 @@ export class Alternator {
   /** By the books that are pinned: a few alternatives pin others. */
   private readonly around = new Map<string, Surroundings>();
 
-  constructor(private readonly books: BookSet) {}
+  constructor(
+    private readonly books: BookSet,
+    private readonly pricer: Pricer,
+  ) {}
 
   apply(baseline: Design, { changes }: Pick<Alternative, 'changes'>): AlternativeDesign {
     const { alternatives: _, ...own } = baseline;
@@ -169,7 +173,7 @@ export class Alternator {
     const known = this.around.get(key);
     if (known?.hold(design)) return known;
     if (this.around.size >= MOST_AROUND) this.around.clear();
-    const made = new Surroundings(design, this.books);
+    const made = new Surroundings(design, this.books, this.pricer);
     this.around.set(key, made);
     return made;
   }

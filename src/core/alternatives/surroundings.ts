@@ -5,7 +5,7 @@
 import type { PriceBook } from '../books';
 import type { Change, Component, Design } from '../design';
 import { createMover, type Mover } from '../moving';
-import { type BookSet, pinnedBooks } from '../pricing';
+import { type BookSet, pinnedBooks, type Pricer } from '../pricing';
 import type { BookOf } from './line-changes';
 import type { LineChange } from './model';
 
@@ -18,10 +18,11 @@ export class Surroundings {
   constructor(
     private readonly design: Design,
     private readonly books: BookSet,
+    pricer: Pricer,
   ) {
     this.pinned = pinsOf(design, books);
     this.bookOf = pinnedBooks(design, books);
-    this.mover = createMover(design, books);
+    this.mover = createMover(design, books, pricer);
   }
 
   /** Whether they are still those of a design. Of a revision more may have been loaded meanwhile. */

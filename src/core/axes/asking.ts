@@ -26,7 +26,7 @@ export class Asking {
     const { alternatives: _, ...design } = plan.design;
     this.design = design;
     this.lines = linesIn(design, what);
-    this.alternator = alternator ?? createAlternator(plan.pricer.books);
+    this.alternator = alternator ?? createAlternator(plan.pricer.books, plan.pricer);
     this.now = this.priced(plan);
     this.amounts = monthlyOf(this.now);
     const ids = this.lines.map(({ id }) => id);
@@ -110,7 +110,13 @@ export class Asking {
   /** Of the whole design, but for lines that have no amount now. */
   private changeTo(priced: PricedDesign): Decimal {
     const after = monthlyOf(priced);
-    return addAll([...this.amounts].map(([id, before]) => (after.get(id) ?? ZERO).minus(before)));
+    const changes: Decimal[] = [];
+    for (const [id, before] of this.amounts) {
+      const now = after.get(id) ?? ZERO;
+      // What was taken over is the very same value.
+      if (now !== before) changes.push(now.minus(before));
+    }
+    return addAll(changes);
   }
 
   linesOf(priced: PricedDesign): readonly PricedLine[] {

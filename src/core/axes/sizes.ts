@@ -13,7 +13,7 @@ import type { Asking } from './asking';
 import type { AxisFacts, AxisRow } from './model';
 
 /** How far from the chosen size the ladder reaches. */
-const REACH = 4;
+const REACH = 2;
 /** So many smaller ones are offered in place of one. */
 const SPLITS = [2, 4] as const;
 
@@ -24,16 +24,20 @@ export function sizeRows(asking: Asking, line: Component, book: PriceBook): Axis
   if (!chosen || !own?.vcpu || !own.memory || !line.place) return [];
   const { count, monthly } = chosen;
   const now = { offer: own, each: count.isZero() ? ZERO : monthly.value.dividedBy(count) };
-  const offers = book.soldIn(line.place.region, line.kind).filter((offer) => isNear(offer, own));
+  const offers = book
+    .soldIn(line.place.region, line.kind)
+    .filter((offer) => isNear(offer, own) || isSplit(offer, own));
   const rows = offers.flatMap((offer): AxisRow[] => {
     const facts = (units: number) => (priced: PricedDesign) =>
       factsOf(offer, chosenOf(priced, line.id), now, units);
     const isNow = offer.sku === own.sku;
-    const whole = lacking(
-      asking.row(offer.sku, offer.name, isNow ? [] : [take(line, offer)], facts(1)),
-      line,
-      isNow ? [] : lacksOf(needOf(line, own), offer),
-    );
+    const whole =
+      isNear(offer, own) &&
+      lacking(
+        asking.row(offer.sku, offer.name, isNow ? [] : [take(line, offer)], facts(1)),
+        line,
+        isNow ? [] : lacksOf(needOf(line, own), offer),
+      );
     const split = SPLITS.filter((units) => isPart(offer, own, units)).flatMap((units) => {
       const more = countTimes(line, units);
       if (!more) return [];
@@ -43,7 +47,7 @@ export function sizeRows(asking: Asking, line: Component, book: PriceBook): Axis
       const each = { ...needOf(line, own), vcpu: '0', memory: '0' };
       return [lacking(row, line, isNow ? [] : lacksOf(each, offer))];
     });
-    return [whole, ...split];
+    return whole ? [whole, ...split] : split;
   });
   return bySize(rows);
 }
@@ -96,6 +100,12 @@ function countTimes({ id, count }: Component, units: number): Change | null {
     if (own !== undefined) Object.assign(value, { [which]: decimal(own).times(units).toString() });
   }
   return { change: 'edit', edit: { edit: 'set-component', id, field: 'count', value } };
+}
+
+/** Smaller ones that together are as large. */
+function isSplit(offer: Offer, own: Offer): boolean {
+  const sold = offer.vcpu !== null && offer.memory !== null && offer.lifecycle !== 'announced';
+  return sold && SPLITS.some((units) => isPart(offer, own, units));
 }
 
 function isNear(offer: Offer, own: Offer): boolean {

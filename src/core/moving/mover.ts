@@ -7,7 +7,7 @@
 import { comparedWithoutHair, type Decimal, issue, type Issue } from '../base';
 import { kindOf, type Offer, type PriceBook, roleOf } from '../books';
 import type { Component, Design, FreeSize, Place } from '../design';
-import { type Alone, aloneIn, type BookSet, pinnedBooks } from '../pricing';
+import { type Alone, aloneIn, type BookSet, pinnedBooks, type Pricer } from '../pricing';
 import { lacksOf, type Need } from '../sizing';
 import { equivalentRegion } from './equivalent-region';
 import { meaningOf, type Step, stepsBetween } from './meaning';
@@ -37,8 +37,8 @@ export type MoveSettings = Pick<Design, 'currency' | 'assumptions' | 'agreements
  * const moved = createMover(design, books).move(design.sections[0]!.components[0]!, to);
  * moved.moved && moved.component.choice; // => { by: 'cheapest', need: { vcpu: '4', memory: '16' } }
  */
-export function createMover(settings: MoveSettings, books: BookSet): Mover {
-  return new Mover(settings, books);
+export function createMover(settings: MoveSettings, books: BookSet, pricer?: Pricer): Mover {
+  return new Mover(settings, books, pricer);
 }
 
 export class Mover {
@@ -47,10 +47,10 @@ export class Mover {
   /** By book as it is loaded, then region and wishes: components never change, so neither does what becomes of them. */
   private readonly known = new WeakMap<PriceBook, Map<string, WeakMap<Component, Moved>>>();
 
-  constructor(settings: MoveSettings, books: BookSet) {
+  constructor(settings: MoveSettings, books: BookSet, pricer?: Pricer) {
     const design = { title: '', description: '', sections: [], ...settings };
     this.bookOf = pinnedBooks(design, books);
-    this.alone = aloneIn(design, books);
+    this.alone = aloneIn(design, books, pricer);
   }
 
   /** The place of a line's equivalent in a book; null: the line has no place, or the book has no region. */
@@ -128,17 +128,20 @@ export class Mover {
 
   private byNeed(component: Component, there: There, asked: Asked, source: Offer | null): Moved {
     const { need, dropped } = asked;
-    const fitting = (wanted: Need): readonly Offer[] =>
-      there.sold.filter((offer) => lacksOf(wanted, offer).length === 0);
+    const fitsAny = (wanted: Need): boolean =>
+      there.sold.some((offer) => lacksOf(wanted, offer).length === 0);
     const { size: _, ...fixed } = component;
     // First with everything that the offer can do, then without: what is missing is said.
     const withAll = source ? { ...need, capabilities: canDo(source) } : need;
-    const wanted = source && canDo(source).length > 0 && fitting(withAll).length > 0 ? withAll : need;
-    const fits = fitting(wanted);
+    const wanted = source && canDo(source).length > 0 && fitsAny(withAll) ? withAll : need;
     const notes = dropped.map((wish) => issue('move.wish-dropped', ['choice'], { wish }));
     if (asked.counted) notes.push(issue('move.counted', ['choice'], asked.counted));
     const free = source ? this.freeSizeFor(component, there, source, need) : null;
-    if (fits.length === 0) return free ?? this.none(component, there);
+    if (!fitsAny(wanted)) return free ?? this.none(component, there);
+    // Only of lines with more to them is it looked at how each offer is sold.
+    const { term, licences, usage } = component;
+    const isPlain = term === 'on-demand' && !licences?.length && Object.keys(usage).length === 0;
+    const fits = isPlain ? [] : there.sold.filter((offer) => lacksOf(wanted, offer).length === 0);
     const moved = this.asItIs(
       { ...fixed, place: there.place, choice: { by: 'cheapest', need: wanted } },
       fits,
@@ -234,6 +237,7 @@ export class Mover {
   /** Says what the offer that it came to cannot do and the one before could. */
   private lacking(moved: Moved, source: Offer, there: There): Moved {
     if (!moved.moved) return moved;
+    if (canDo(source).length === 0) return moved;
     const { choice } = moved.component;
     const line = choice.by === 'cheapest' ? this.alone(moved.component) : null;
     const offer =

@@ -3,7 +3,7 @@ import type { Component, Design } from '../design';
 import type { Case } from '../usage';
 import type { BookSet } from './book-set';
 import type { When } from './context';
-import { createPricer, priceDesign } from './pricer';
+import { createPricer, priceDesign, type Pricer } from './pricer';
 import type { PricedLine } from './priced';
 
 /**
@@ -28,15 +28,15 @@ export function priceAlone(
 export type Alone = (component: Component) => PricedLine;
 
 /**
- * The same for many components of a design: what several of them ask of the same offers is worked out once.
+ * The same for many components of a design: what several of them ask of the same offers is worked out once. A pricer that
+ * is there already knows it from the design itself.
  *
  * @example
  * const alone = aloneIn(design, books);
  * const line = alone(design.sections[0]!.components[0]!);
  * line.status === 'priced' && line.monthly.value.toString(); // => '146'
  */
-export function aloneIn(design: Design, books: BookSet): Alone {
-  const pricer = createPricer(books);
+export function aloneIn(design: Design, books: BookSet, pricer: Pricer = createPricer(books)): Alone {
   return (component) => {
     const sections = [{ id: 'alone', name: '', components: [component] }];
     return pricer.price(pricer.plan({ ...design, sections }), { case: 'likely' }).sections[0]!.lines[0]!;
