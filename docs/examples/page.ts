@@ -2,6 +2,7 @@
 import { toPlain, toText } from '@/core/trace';
 import type { Chapter } from './example';
 import { MEETING } from './meeting';
+import { MOVING } from './moving';
 import { RATES } from './rates';
 import { TERMS_CHAPTERS } from './terms';
 import { TOGETHER } from './together';
@@ -13,13 +14,14 @@ export const PARTS: readonly (readonly [string, readonly Chapter[]])[] = [
   ['Across components', TOGETHER],
   ['Ways of paying', TERMS_CHAPTERS],
   ['Where two rules meet', MEETING],
+  ['Moving to another place', MOVING],
 ];
 
 const INTRODUCTION = `# How it calculates
 
 Every rule of the core with a small example. The numbers and the traces below are written by the core itself
 (\`./run formats\`), and a test holds each result against the number worked out by hand. The prices are those of the
-small book in \`tests/support/wide-book.ts\`; a month has 730 hours.
+small book in \`tests/support/wide-book.ts\`, for moving those of \`tests/support/two-shores.ts\`; a month has 730 hours.
 
 The order of a calculation, for each hour or event:
 \`use → unit → started increments → minimums → allowance → commitments → on demand or interruptible, with its tiers →

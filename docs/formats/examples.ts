@@ -133,4 +133,12 @@ export const exampleDesign: Design = {
       ],
     },
   ],
+  alternatives: [
+    {
+      id: 'on-demand',
+      name: 'On demand',
+      note: 'Nothing is signed.',
+      changes: [{ change: 'pay', what: { of: 'section', id: 'front' }, term: 'on-demand' }],
+    },
+  ],
 };

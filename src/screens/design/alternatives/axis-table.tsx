@@ -1,5 +1,6 @@
 /** A whole axis, ranked: what each would cost, against what is chosen, what is known of it, and what it lacks. */
 'use client';
+import { useEffect, useRef } from 'react';
 import type { AxisAnswer, AxisFacts, AxisRow } from '@/core/axes';
 import { missingText, sentenceFor, writeMoney, writeNumber, writeShare } from '@/core/display';
 import { Amount, NotPriced } from '@/ui/amount';
@@ -73,6 +74,12 @@ function shownRows({ rows }: AxisAnswer, onlyWhole: boolean, within: string): re
 export function AxisTable({ answer, onlyWhole, within, onTake }: AxisTableProps) {
   const { currency } = answer;
   const rows = shownRows(answer, onlyWhole, within);
+  const chosen = useRef<HTMLTableRowElement>(null);
+  // A ladder is read from where one stands; the others from the cheapest down.
+  const isLadder = answer.axis === 'sizes';
+  useEffect(() => {
+    if (isLadder) chosen.current?.scrollIntoView({ block: 'center' });
+  }, [isLadder, answer.rows.length]);
   const known = FACTS.filter(({ text }) => rows.some(({ facts }) => text(facts, currency) !== ''));
   const cell = 'border-b border-line px-2.5 py-1.5 align-baseline';
   // Of one line its name need not be said in each row.
@@ -96,8 +103,8 @@ export function AxisTable({ answer, onlyWhole, within, onTake }: AxisTableProps)
             const { key, label, now, monthly, change, share, missing, facts } = row;
             const less = change?.startsWith('-') ?? false;
             return (
-              <tr key={key} className={now ? 'bg-wash' : ''}>
-                <th scope="row" className={`${cell} pl-[18px] text-left font-normal`}>
+              <tr key={key} ref={now ? chosen : undefined} className={now ? 'bg-wash' : ''}>
+                <th scope="row" className={`${cell} min-w-[190px] pl-[18px] text-left font-normal`}>
                   <span className={now ? 'font-semibold' : ''}>{label}</span>
                   {now && <span className="text-soft"> · chosen</span>}
                   {facts.equivalent && !now && <span className="text-soft"> · nearest equivalent</span>}
@@ -135,7 +142,7 @@ export function AxisTable({ answer, onlyWhole, within, onTake }: AxisTableProps)
                 {known.map((fact) => (
                   <td
                     key={fact.key}
-                    className={`${cell} ${fact.right ? 'text-right tabular-nums' : ''} whitespace-nowrap text-soft`}
+                    className={`${cell} ${fact.right ? 'text-right whitespace-nowrap tabular-nums' : 'min-w-[104px]'} text-soft`}
                   >
                     {fact.text(facts, currency)}
                   </td>
