@@ -89,7 +89,7 @@ export class Answerer {
       case 'mixed':
         return this.compared.mixed(await this.planned(question.design), question.by);
       case 'alternative':
-        return this.compared.apply(question.design, question.id);
+        return this.compared.apply(question.design, question.alternative);
       case 'budget': {
         const answer = loadAtBudget(await this.planned(question.design));
         return (

@@ -112,10 +112,10 @@ describe('the worker, comparing', () => {
     const made = (await answerer.answer({
       ask: 'alternative',
       design,
-      id: 'away',
+      alternative: 'away',
     })) as Answers['alternative'];
     expect(made?.design).toEqual(createAlternator(SHORES).apply(design, away).design);
-    expect(await answerer.answer({ ask: 'alternative', design, id: 'never' })).toBeNull();
+    expect(await answerer.answer({ ask: 'alternative', design, alternative: 'never' })).toBeNull();
     const cash = (await answerer.answer({
       ask: 'compare-cash',
       design,

@@ -135,7 +135,7 @@ export type Question =
   | { readonly ask: 'compare-cash'; readonly design: Design; readonly horizon: number }
   | { readonly ask: 'axis'; readonly design: Design; readonly axis: Axis; readonly what: Scope }
   | { readonly ask: 'mixed'; readonly design: Design; readonly by: 'section' | 'line' }
-  | { readonly ask: 'alternative'; readonly design: Design; readonly id: string }
+  | { readonly ask: 'alternative'; readonly design: Design; readonly alternative: string }
   | { readonly ask: 'forms'; readonly design: Design; readonly place: Place; readonly wish: FormWish };
 
 export interface Answers {
@@ -159,7 +159,8 @@ export interface Answers {
   budget: { readonly crossed: 'at' | 'never' | 'without-load'; readonly times: string | null } | null;
 }
 
-type Told<Q> = Q extends Question ? Omit<Q, 'design'> : never;
+/** The request's own id must not be covered by a field of the question. */
+type Told<Q> = Q extends { readonly id: unknown } ? never : Q extends Question ? Omit<Q, 'design'> : never;
 
 /** A question without its design, and the news by which the worker knows it. */
 export type Request = { readonly id: number; readonly news: DesignNews } & Told<Question>;

@@ -109,6 +109,21 @@ for (const scheme of ['light', 'dark'] as const) {
       await axe(page);
     });
 
+    test('alternatives side by side, and a whole axis', async ({ page }) => {
+      await page.goto(`${BOOKING}/alternatives`);
+      await expect(page.getByRole('grid', { name: 'Alternatives side by side' })).toContainText(
+        'Front servers',
+      );
+      await page.getByRole('columnheader', { name: 'All at Osmere' }).click();
+      await page.getByText('Another change').click();
+      await axe(page);
+      await page.getByRole('checkbox', { name: 'one a row' }).check();
+      await axe(page);
+      await page.goto(`${BOOKING}/alternatives?axis=regions`);
+      await expect(page.getByRole('table')).toContainText('Osmere, Hudson');
+      await axe(page);
+    });
+
     test('price books', async ({ page }) => {
       await page.goto('/books');
       await expect(page.getByRole('complementary')).toContainText('Regions');

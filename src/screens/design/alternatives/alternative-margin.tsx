@@ -74,7 +74,7 @@ function Side({ alternative, column, comparison, side, onSide }: SideProps) {
     if (!client) return;
     setBusy(true);
     try {
-      const made = await client.ask({ ask: 'alternative', design, id: alternative.id });
+      const made = await client.ask({ ask: 'alternative', design, alternative: alternative.id });
       if (made) await act(made.design);
     } catch (error) {
       tell(error instanceof Error ? error.message : 'The alternative could not be worked out.');

@@ -95,7 +95,7 @@ export function AxisTable({ answer, onlyWhole, within, onTake }: AxisTableProps)
             {known.map(({ key, head, right }) => (
               <Head key={key} text={head} right={right} />
             ))}
-            <Head text="" />
+            <Head text="Acts" hidden />
           </tr>
         </thead>
         <tbody>
@@ -172,17 +172,20 @@ function Head({
   text,
   right = false,
   first = false,
+  hidden = false,
 }: {
   readonly text: string;
   readonly right?: boolean;
   readonly first?: boolean;
+  /** Said to those who do not see it. */
+  readonly hidden?: boolean;
 }) {
   return (
     <th
       scope="col"
       className={`border-b border-ink px-2.5 py-1.5 font-normal ${first ? 'pl-[18px]' : ''} ${right ? 'text-right' : ''}`}
     >
-      {text}
+      {hidden ? <span className="sr-only">{text}</span> : text}
     </th>
   );
 }

@@ -33,9 +33,10 @@ export function SideBySide() {
   const { last: cash } = useAsked(client, cashQuestion);
   const count = design.alternatives?.length ?? 0;
 
+  const goTo = (at: number): void =>
+    setCursor((before) => (turned ? { ...before, row: at } : { ...before, column: at }));
   const make = ({ name, changes }: Suggested): void => {
-    if (!apply([added(design, { name, changes }, crypto.randomUUID())])) return;
-    setCursor((before) => (turned ? { ...before, row: count + 1 } : { ...before, column: count + 1 }));
+    if (apply([added(design, { name, changes }, crypto.randomUUID())])) goTo(count + 1);
   };
   const turn = (next: boolean): void => {
     setTurned(next);
@@ -53,7 +54,8 @@ export function SideBySide() {
       const { changes, says } = await client.ask({ ask: 'mixed', design, by: part });
       tell(says);
       const id = crypto.randomUUID();
-      if (changes.length > 0) apply([withNote(added(design, { name, changes }, id), says)]);
+      if (changes.length === 0) return;
+      if (apply([withNote(added(design, { name, changes }, id), says)])) goTo(count + 1);
     } catch (error) {
       tell(error instanceof Error ? error.message : 'The mix could not be worked out.');
     }
@@ -79,9 +81,7 @@ export function SideBySide() {
           side={Math.min(turned ? cursor.row : cursor.column, count)}
           cell={turned ? null : cursor}
           onlyDiffering={onlyDiffering}
-          onSide={(at) =>
-            setCursor((before) => (turned ? { ...before, row: at } : { ...before, column: at }))
-          }
+          onSide={goTo}
         />
       }
     >
