@@ -2,7 +2,9 @@
  * What is too heavy for the thread that answers requests: pricing on the server, reports, and writing them down. Every
  * job takes plain data and gives plain data, so that it can be done in a thread of its own or right here.
  */
+import type { FlatTable } from '@/core/display';
 import type { ReportForm } from '@/core/report';
+import { flatTableCsv } from '@/formats/flat-table-csv';
 import {
   type Actor,
   AppError,
@@ -14,8 +16,11 @@ import {
   openLink,
   openLinkByHash,
   priceHere,
+  type ReadComparison,
+  readComparison,
   type ReadReport,
   readReport,
+  type TableForm,
   type WrittenFile,
 } from '@/operations';
 import type { Desk, JobName, Jobs } from './protocol';
@@ -55,6 +60,12 @@ export function workersOn(outside: Outside, most: MostPrinted = MOST_PRINTED): W
     },
     'report-file': ({ actor, id, options, form }, tell = nobody) =>
       written(form, () => readReport(inside(actor), id, options), most.team, tell),
+    'comparison-file': async ({ actor, id, asked, form }, tell = nobody) => {
+      tell({ done: 0, steps: 2, words: 'Pricing what is compared' });
+      const read = await readComparison(inside(actor), id, asked);
+      tell({ done: 1, steps: 2, words: 'Writing the table' });
+      return writeTable(form, read, outside.now());
+    },
     linked: async ({ token }) => {
       const linked = await openLink(outside, token);
       return {
@@ -97,4 +108,30 @@ async function writeDown(form: ReportForm, read: ReadReport, at: Date, most: num
   const { handOver } = await import('@/handover');
   const { type, bytes } = await handOver(form, read, at);
   return { type, bytes, name: `${fileStem(report.title)}-${report.variant}.${form}` };
+}
+
+const TABLE_TYPES: Readonly<Record<TableForm, string>> = {
+  xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+  csv: 'text/csv; charset=utf-8',
+  md: 'text/markdown; charset=utf-8',
+  json: 'application/json',
+};
+
+async function writeTable(form: TableForm, { table, data }: ReadComparison, at: Date): Promise<WrittenFile> {
+  const bytes = new Uint8Array(await tableBytes(form, table, data, at));
+  return { type: TABLE_TYPES[form], bytes, name: `${fileStem(table.title)}.${form}` };
+}
+
+async function tableBytes(form: TableForm, table: FlatTable, data: unknown, at: Date): Promise<Uint8Array> {
+  const text = (written: string): Uint8Array => new TextEncoder().encode(written);
+  switch (form) {
+    case 'csv':
+      return text(flatTableCsv(table));
+    case 'json':
+      return text(`${JSON.stringify(data, null, 2)}\n`);
+    case 'md':
+      return text((await import('@/handover')).flatTableMarkdown(table));
+    case 'xlsx':
+      return (await import('@/handover')).flatTableSheet(table, at);
+  }
 }

@@ -39,6 +39,7 @@ export interface Jobs {
   summary: Job<{ readonly workspace: string; readonly design: Design }, DesignSummary>;
   report: Job<OfDesign, ShownReport>;
   'report-file': Job<Given<'report-file'>, WrittenFile>;
+  'comparison-file': Job<Given<'comparison-file'>, WrittenFile>;
   linked: Job<{ readonly token: string }, LinkedPage>;
   'linked-file': Job<Given<'linked-file'>, WrittenFile>;
   'linked-trace': Job<{ readonly token: string; readonly line: string }, PlainFigure>;

@@ -4,6 +4,9 @@ import { reportMarkdown } from './report-markdown';
 import { reportPdf } from './report-pdf';
 import { reportSheet } from './report-sheet';
 
+export { flatTableMarkdown } from './flat-table-markdown';
+export { flatTableSheet } from './flat-table-sheet';
+
 const TYPES: Readonly<Record<ReportForm, string>> = {
   xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
   pdf: 'application/pdf',

@@ -1,6 +1,7 @@
 export * from './actor';
 export * from './app-error';
 export { changeOf, differenceBetween } from './book-difference';
+export * from './compare-design';
 export * from './books';
 export * from './exchange';
 export * from './import-book';
@@ -8,6 +9,7 @@ export * from './designs';
 export * from './edit-design';
 export * from './ports';
 export * from './history';
+export { TABLE_FORMS } from './job-ports';
 export * from './jobs';
 export * from './library';
 export { LIBRARY_KINDS } from './library-ports';

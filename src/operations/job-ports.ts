@@ -1,4 +1,7 @@
 /** What long work needs from the outside: rows that every process sees, and a queue that wakes whoever works them off. */
+import type { Axis } from '@/core/axes';
+import type { GroupBy } from '@/core/comparison';
+import type { Scope } from '@/core/design';
 import type { ReportForm, ReportOptions } from '@/core/report';
 import type { Actor } from './actor';
 import type { AppErrorCode } from './app-error';
@@ -9,6 +12,13 @@ export interface WrittenFile {
   readonly bytes: Uint8Array<ArrayBuffer>;
 }
 
+/** Side by side, grouped so; or one axis for part of a design. */
+export type ComparisonAsked = { readonly by: GroupBy } | { readonly axis: Axis; readonly what: Scope };
+
+/** The forms in which a comparison leaves the house. */
+export const TABLE_FORMS = ['xlsx', 'csv', 'md', 'json'] as const;
+export type TableForm = (typeof TABLE_FORMS)[number];
+
 /** What is to be done, in plain data: it may be done by another process, after this one has ended. */
 export type JobWork =
   | {
@@ -18,6 +28,15 @@ export type JobWork =
         readonly id: string;
         readonly options: ReportOptions;
         readonly form: ReportForm;
+      };
+    }
+  | {
+      readonly what: 'comparison-file';
+      readonly given: {
+        readonly actor: Actor;
+        readonly id: string;
+        readonly asked: ComparisonAsked;
+        readonly form: TableForm;
       };
     }
   | {

@@ -4,7 +4,7 @@ import { CALCULATION } from '@/core/pricing';
 import type { ReportForm, ReportOptions } from '@/core/report';
 import { AppError, notFound } from './app-error';
 import { openDesign } from './designs';
-import type { JobLane, JobRow, JobWork, WrittenFile } from './job-ports';
+import type { ComparisonAsked, JobLane, JobRow, JobWork, TableForm, WrittenFile } from './job-ports';
 import { linkOf } from './links';
 import { allow } from './may';
 import type { Context, DesignLink } from './ports';
@@ -30,6 +30,20 @@ export async function askReportFile(
   const { revision } = await openDesign(context, id);
   const key = keyOf(context, [id, revision, options, form]);
   const work: JobWork = { what: 'report-file', given: { actor, id, options, form } };
+  return ask(context, { workspace: actor.workspace, lane: 'team', key, work, askedBy: actor.user });
+}
+
+export async function askComparisonFile(
+  context: Context,
+  id: string,
+  asked: ComparisonAsked,
+  form: TableForm,
+): Promise<JobRow> {
+  allow(context.actor, 'readComparison');
+  const { actor } = context;
+  const { revision } = await openDesign(context, id);
+  const key = keyOf(context, [id, revision, asked, form]);
+  const work: JobWork = { what: 'comparison-file', given: { actor, id, asked, form } };
   return ask(context, { workspace: actor.workspace, lane: 'team', key, work, askedBy: actor.user });
 }
 

@@ -1,8 +1,9 @@
 /** Brings together the price books a design needs: its pinned revisions, and of each only the rates it uses. */
 import type { PriceBook } from '@/core/books';
-import { allComponents, type Design } from '@/core/design';
+import { allComponents, type BookPin, type Component, type Design } from '@/core/design';
 import { type BookSet, bookSet } from '@/core/pricing';
 import { LoadedBook, ratesWanted } from '@/formats/loaded-book';
+import type { RateSource } from '@/formats/loaded-alternatives';
 import type { BookStore } from './ports';
 
 /** The newest books are kept, as long as they are not large. */
@@ -21,6 +22,52 @@ export async function loadBooks(store: BookStore, workspace: string, design: Des
     }),
   );
   return bookSet(loaded.filter((book): book is PriceBook => book !== null));
+}
+
+/** Books that come to hold more as more is asked about: where an alternative leads is known step by step. */
+export class GrowingBooks implements BookSet, RateSource {
+  private readonly here = new Map<string, LoadedBook>();
+
+  constructor(
+    private readonly store: BookStore,
+    private readonly workspace: string,
+  ) {}
+
+  get(book: string, revision: number): PriceBook | undefined {
+    return this.here.get(`${book}\n${revision}`)?.now;
+  }
+
+  /** Some revision of a book, for its name and those of its regions. */
+  named(key: string): PriceBook | undefined {
+    for (const book of this.here.values()) if (book.now.key === key) return book.now;
+    return undefined;
+  }
+
+  get extent(): number {
+    let extent = this.here.size;
+    for (const book of this.here.values()) extent += book.rateCount;
+    return extent;
+  }
+
+  async catalogues(pins: readonly BookPin[]): Promise<void> {
+    await Promise.all(pins.map(({ book, revision }) => this.loaded(book, revision)));
+  }
+
+  async booksFor(design: Design, wholeKinds: readonly Component[] = []): Promise<void> {
+    const components = allComponents(design);
+    await Promise.all(
+      design.books.map(async ({ book, revision }) => {
+        const wanted = ratesWanted(components, book, wholeKinds);
+        if (wanted.length > 0) await (await this.loaded(book, revision))?.with(wanted);
+      }),
+    );
+  }
+
+  private async loaded(key: string, revision: number): Promise<LoadedBook | null> {
+    const found = await bookOf(this.store, this.workspace, key, revision);
+    if (found) this.here.set(`${key}\n${revision}`, found);
+    return found;
+  }
 }
 
 async function bookOf(

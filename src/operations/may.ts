@@ -15,6 +15,7 @@ export const MAY = {
   openDesign: 'viewer',
   readCatalogue: 'viewer',
   readRates: 'viewer',
+  readComparison: 'viewer',
   readReport: 'viewer',
   readHistory: 'viewer',
   searchOffers: 'viewer',

@@ -59,6 +59,8 @@ const design: Design = {
       usage: { stored: { amount: { likely: '10' }, unit: 'GB' } },
     }),
     line('tunnel', 'vpn', 'N-VPN'),
+    // Its price is asked for before the rates of the other shore are here, and must not stay missing.
+    line('db', 'relational-database', 'N-DB'),
   ]),
   alternatives: [away, paid],
 };
@@ -122,8 +124,8 @@ describe('the worker, comparing', () => {
       horizon: 36,
     })) as Answers['compare-cash'];
     expect(cash.map(({ id }) => id)).toEqual([null, 'away', 'paid']);
-    // 36 months of the server at 0.1 an hour and 365 at once; 36.5 for the tunnel and 0.1 for the store all along.
-    expect(cash[2]!.whole).toBe(String(365 + 36 * (73 + 36.5 + 0.1)));
+    // 36 months of the server at 0.1 an hour and 365 at once; the others are 36.5, 0.1 and 292 all along.
+    expect(Number(cash[2]!.whole)).toBeCloseTo(365 + 36 * (73 + 36.5 + 0.1 + 292), 6);
   });
 
   it('prices an axis as the core does, and mixes', async () => {

@@ -3,16 +3,8 @@ import { decimal, type Issue } from '../base';
 import { comparableIn, type Side } from './side';
 import type { ComparedColumn, Remark } from './model';
 import { differenceOf } from './difference';
+import { STAYED } from './stayed';
 
-/** Why a line could not follow: what was wanted of it is not there. A way of paying that is not sold is none of these. */
-const STAYED = new Set<string>([
-  'move.stays',
-  'move.none-of-kind',
-  'region.unknown',
-  'offer.unknown',
-  'book.missing',
-  'change.out-of-range',
-]);
 /** Told in a list of their own. */
 const APART = new Set<string>([...STAYED, 'move.lacks', 'move.not-billed']);
 

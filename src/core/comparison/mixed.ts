@@ -7,6 +7,7 @@ import type { AlternativeDesign, Alternator } from '../alternatives';
 import { addAll, type Decimal, ZERO } from '../base';
 import { allComponents, type Alternative, type Change, linesIn, type Scope } from '../design';
 import { type DesignPlan, monthlyOf } from '../pricing';
+import { lacksSomething } from './stayed';
 
 export interface MixedBest {
   /** What makes an alternative of it; empty: the design itself is the best. */
@@ -52,7 +53,7 @@ export function mixedBest(
     );
     const told = made?.outcomes.flatMap(({ lines }) =>
       lines.flatMap((line) =>
-        !line.changed || line.issues.some(({ code }) => code === 'move.lacks') ? [line.id] : [],
+        line.issues.some((each) => lacksSomething(line.changed, each)) ? [line.id] : [],
       ),
     );
     return {

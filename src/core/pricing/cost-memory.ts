@@ -17,7 +17,8 @@ export class CostMemory {
     if (known) return known;
     if (this.costs.size >= MOST) this.costs.clear();
     const made = work();
-    this.costs.set(key, made);
+    // A price that is missing may come with more of the revision; a price that is there stays.
+    if (made.ok) this.costs.set(key, made);
     return made;
   }
 }

@@ -2,6 +2,7 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
 import type { ReportForm } from '@/core/report';
+import type { TableForm } from '@/operations';
 import { callApi } from '../lib/call-api';
 import { saveFile } from '../lib/save-file';
 import { Button } from '@/ui/button';
@@ -16,8 +17,11 @@ interface Job {
   readonly refusal: { readonly message: string } | null;
 }
 
+/** Forms of reports and of comparisons. */
+export type FileForm = ReportForm | TableForm;
+
 interface Making {
-  readonly form: ReportForm;
+  readonly form: FileForm;
   readonly job: Job | null;
   readonly fault: string | null;
 }
@@ -25,15 +29,16 @@ interface Making {
 export interface FileMaking {
   readonly making: Making | null;
   /** `query`: what else the report is asked for with. */
-  begin(form: ReportForm, query?: string): void;
+  begin(form: FileForm, query?: string): void;
   cancel(): void;
   dismiss(): void;
 }
 
 const LOOK = 500;
 const CALLED_OFF = 'Writing this file was called off. Export it again to have it.';
-const SHORT: Readonly<Record<ReportForm, string>> = {
+const SHORT: Readonly<Record<FileForm, string>> = {
   xlsx: 'XLSX',
+  csv: 'CSV',
   pdf: 'PDF',
   md: 'Markdown',
   json: 'JSON',
@@ -45,7 +50,7 @@ export function useFileMaking(ask: string, jobs: string): FileMaking {
   const turn = useRef<AbortController | null>(null);
   useEffect(() => () => turn.current?.abort(), []);
 
-  const follow = async (form: ReportForm, query: string, signal: AbortSignal): Promise<void> => {
+  const follow = async (form: FileForm, query: string, signal: AbortSignal): Promise<void> => {
     let job = await callApi<Job>(`${ask}?form=${form}${query ? `&${query}` : ''}`, {
       method: 'POST',
       signal,
@@ -64,7 +69,7 @@ export function useFileMaking(ask: string, jobs: string): FileMaking {
     setMaking({ form, job, fault: job.refusal?.message ?? CALLED_OFF });
   };
 
-  const begin = (form: ReportForm, query = ''): void => {
+  const begin = (form: FileForm, query = ''): void => {
     turn.current?.abort();
     const own = new AbortController();
     turn.current = own;

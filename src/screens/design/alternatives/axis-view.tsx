@@ -10,6 +10,7 @@ import { useRoom } from '../room';
 import { useAsked } from '../use-asked';
 import { AxisTable } from './axis-table';
 import { added } from './new-alternative';
+import { TakeAlong } from './take-along';
 
 interface AxisViewProps {
   readonly axis: Axis;
@@ -84,6 +85,7 @@ export function AxisView({ axis, of, onOf }: AxisViewProps) {
           />
           only what lacks nothing
         </label>
+        {reach !== null && <TakeAlong query={String(new URLSearchParams({ axis, of: reach }))} />}
       </div>
       {answer && answer.rows.length === 0 ? (
         <Empty title="Nothing to put beside it">

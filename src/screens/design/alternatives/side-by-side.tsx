@@ -14,6 +14,7 @@ import { AlternativeMargin } from './alternative-margin';
 import { ComparedSides } from './compared-sides';
 import type { GridCursor } from './comparison-grid';
 import { added, type Suggested, suggestedFor, withNote } from './new-alternative';
+import { TakeAlong } from './take-along';
 import { WaysToCompare } from './ways-to-compare';
 
 const AFTER = 120;
@@ -128,6 +129,7 @@ export function SideBySide() {
               />
               <Tick label="one a row" checked={turned} onChange={turn} />
               {menu}
+              <TakeAlong query={`by=${by}`} />
             </div>
             {comparison && (
               <ComparedSides

@@ -1,0 +1,63 @@
+/**
+ * ?form=xlsx|csv|md|json and by=section|category|kind, or axis=regions|providers|sizes|paying|forms with of=all, of=section
+ * and an id, or of=line and an id: alternatives side by side, or a whole axis, as a file. GET: the file, or where to follow
+ * it when it takes longer (202). POST: asks for it, and answers with the job.
+ */
+import { AXES } from '@/core/axes';
+import type { Scope } from '@/core/design';
+import {
+  askComparisonFile,
+  type ComparisonAsked,
+  invalid,
+  jobFile,
+  jobProgress,
+  TABLE_FORMS,
+  type TableForm,
+} from '@/operations';
+import { handler } from '../../../answer';
+import { askedAnswer, fileSoon } from '../../../report-file';
+
+const GROUPS = ['section', 'category', 'kind'] as const;
+
+function wanted(request: Request): { readonly asked: ComparisonAsked; readonly form: TableForm } {
+  const query = new URL(request.url).searchParams;
+  const form = TABLE_FORMS.find((each) => each === query.get('form'));
+  if (!form) throw invalid(`A comparison is written as ${TABLE_FORMS.join(', ')}.`);
+  const named = query.get('axis');
+  if (named === null) {
+    const by = GROUPS.find((each) => each === (query.get('by') ?? 'section'));
+    if (!by) throw invalid(`Rows are grouped by ${GROUPS.join(', ')}.`);
+    return { form, asked: { by } };
+  }
+  const axis = AXES.find((each) => each === named);
+  if (!axis) throw invalid(`An axis is one of ${AXES.join(', ')}.`);
+  return { form, asked: { axis, what: scopeOf(query.get('of') ?? 'all') } };
+}
+
+function scopeOf(of: string): Scope {
+  const [what, ...rest] = of.split(' ');
+  const id = rest.join(' ').slice(0, 80);
+  if (what === 'section') return { of: 'section', id };
+  if (what === 'line') return { of: 'lines', ids: [id] };
+  if (of === 'all') return { of: 'all' };
+  throw invalid('of is “all”, “section” and an id, or “line” and an id.');
+}
+
+export const GET = handler(async (request, { id }, context) => {
+  const inside = context();
+  const { asked, form } = wanted(request);
+  const job = await askComparisonFile(inside, id!, asked, form);
+  return fileSoon(
+    job,
+    (which) => jobProgress(inside, which),
+    (which) => jobFile(inside, which),
+    '/api/jobs',
+  );
+});
+
+export const POST = handler(async (request, { id }, context) => {
+  const inside = context();
+  const { asked, form } = wanted(request);
+  const job = await askComparisonFile(inside, id!, asked, form);
+  return askedAnswer(job, (which) => jobProgress(inside, which));
+});

@@ -1,0 +1,103 @@
+/**
+ * A flat table as a workbook. Groups and totals are live sums of their lines, differences live subtractions, each beside the
+ * value that the core says; where a line has no amount, nothing is made up. What has to be known stands on a second sheet.
+ */
+import ExcelJs, { type Worksheet } from 'exceljs';
+import { decimal } from '@/core/base';
+import type { FlatCell, FlatRow, FlatTable } from '@/core/display';
+import { asSection, asTotal, letterOf, moneyFormat, setHead } from './sheet-style';
+
+const PERCENT = '0.0 %';
+const FIRST_WIDTH = 34;
+
+export async function flatTableSheet(table: FlatTable, at: Date): Promise<Uint8Array> {
+  const { title, answer, currency, head, rows, notes } = table;
+  const book = new ExcelJs.Workbook();
+  book.created = at;
+  book.modified = at;
+  const sheet = book.addWorksheet('Comparison');
+  const formats = head.map((_, column) => formatOf(rows, column, currency));
+  setHead(
+    sheet,
+    head.map((text, column) => ({
+      head: text,
+      width: column === 0 ? FIRST_WIDTH : formats[column] ? 16 : 28,
+      ...(formats[column] ? { format: formats[column] } : {}),
+    })),
+    1,
+  );
+  const first = sheet.rowCount + 1;
+  const groups: number[] = [];
+  let begun = first;
+  for (const row of rows) {
+    const number = sheet.rowCount + 1;
+    sheet.addRow(row.cells.map(valueOf));
+    if (row.level === 'group') {
+      sums(sheet, row, number, (letter) => `SUM(${letter}${begun}:${letter}${number - 1})`);
+      asSection(sheet, number);
+      groups.push(number);
+      begun = number + 1;
+    }
+  }
+  live(sheet, table, first, groups);
+  const told = book.addWorksheet('What to know');
+  told.getColumn(1).width = 120;
+  told.getColumn(1).alignment = { wrapText: true, vertical: 'top' };
+  for (const text of [title, answer]) told.addRow([text]);
+  told.getRow(1).font = { bold: true };
+  for (const note of notes) {
+    told.addRow([]);
+    told.addRow([note.title]).font = { bold: true };
+    for (const line of note.lines) told.addRow([line]);
+  }
+  return new Uint8Array(await book.xlsx.writeBuffer());
+}
+
+function valueOf(cell: FlatCell): string | number | null {
+  if (typeof cell === 'string') return cell === '' ? null : cell;
+  return decimal('money' in cell ? cell.money : cell.share).toNumber();
+}
+
+function formatOf(rows: readonly FlatRow[], column: number, currency: string): string | null {
+  for (const { cells } of rows) {
+    const cell = cells[column];
+    if (typeof cell === 'object') return 'money' in cell ? moneyFormat(currency) : PERCENT;
+  }
+  return null;
+}
+
+/** Amounts of a row become sums; what stands there as text stays. */
+function sums(sheet: Worksheet, { cells }: FlatRow, row: number, formula: (letter: string) => string): void {
+  cells.forEach((cell, column) => {
+    if (typeof cell === 'string' || !('money' in cell)) return;
+    const letter = letterOf(column + 1);
+    sheet.getCell(`${letter}${row}`).value = {
+      formula: formula(letter),
+      result: decimal(cell.money).toNumber(),
+    };
+  });
+}
+
+/** Differences against the first amount of their row, and the total as a sum of the groups. */
+function live(sheet: Worksheet, { head, rows }: FlatTable, first: number, groups: readonly number[]): void {
+  const base = letterOf(2);
+  rows.forEach(({ cells, level }, index) => {
+    const row = first + index;
+    const isTotal = level === 'total' && index === rows.length - 1 && groups.length > 0;
+    if (isTotal) {
+      sums(sheet, { level, cells }, row, (letter) => groups.map((group) => `${letter}${group}`).join('+'));
+      asTotal(sheet, row);
+    }
+    head.forEach((text, column) => {
+      const [cell, amount, before] = [cells[column], cells[column - 1], cells[1]];
+      const isChange = column > 1 && text === `${head[column - 1]} ±`;
+      const all = [cell, amount, before].every((each) => typeof each === 'object' && 'money' in each);
+      if (!isChange || !all || level === 'group' || isTotal) return;
+      const result = decimal((cell as { money: string }).money).toNumber();
+      sheet.getCell(`${letterOf(column + 1)}${row}`).value = {
+        formula: `${letterOf(column)}${row}-${base}${row}`,
+        result,
+      };
+    });
+  });
+}

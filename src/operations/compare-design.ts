@@ -1,0 +1,84 @@
+/** A stored design beside its alternatives, or along an axis, as a table that leaves the house. */
+import { createAlternator } from '@/core/alternatives';
+import { type Axis, axisLooksAt, axisOf } from '@/core/axes';
+import { comparisonOf, type GroupBy, type PricedColumn } from '@/core/comparison';
+import { type Design, linesIn, type Scope } from '@/core/design';
+import { axisTable, comparisonTable, type FlatTable, type PlaceNames } from '@/core/display';
+import { createPricer } from '@/core/pricing';
+import { summaryOfPlan } from '@/core/range';
+import { appliedWhereLoaded } from '@/formats/loaded-alternatives';
+import { openDesign } from './designs';
+import type { ComparisonAsked } from './job-ports';
+import { GrowingBooks } from './load-books';
+import { allow } from './may';
+import type { Context } from './ports';
+
+export interface ReadComparison {
+  readonly table: FlatTable;
+  /** The same as data: a comparison or an axis. */
+  readonly data: unknown;
+}
+
+/** With the books of the actor's workspace: the same core and so the same amounts as on screen. */
+export async function readComparison(
+  context: Context,
+  id: string,
+  asked: ComparisonAsked,
+): Promise<ReadComparison> {
+  allow(context.actor, 'readComparison');
+  const { design } = await openDesign(context, id);
+  const books = new GrowingBooks(context.books, context.actor.workspace);
+  return 'axis' in asked
+    ? alongAxis(design, books, asked.axis, asked.what)
+    : sideBySide(design, books, asked.by);
+}
+
+async function sideBySide(design: Design, books: GrowingBooks, by: GroupBy): Promise<ReadComparison> {
+  const pricer = createPricer(books);
+  const alternator = createAlternator(books, pricer);
+  const { alternatives = [], ...own } = design;
+  const made = await appliedWhereLoaded(design, alternatives, alternator, books);
+  const plan = pricer.plan(own);
+  const columns: PricedColumn[] = [
+    {
+      ...{ id: null, name: 'The design', note: '', changes: [], outcomes: [] },
+      ...{ design: own, summary: summaryOfPlan(plan) },
+    },
+    ...alternatives.map((each, at): PricedColumn => {
+      const { design: other, outcomes } = made[at]!;
+      return { ...each, outcomes, design: other, summary: summaryOfPlan(pricer.plan(other, plan)) };
+    }),
+  ];
+  const data = comparisonOf(columns, books, by);
+  return { table: comparisonTable(data, design, namesOf(books)), data };
+}
+
+async function alongAxis(
+  design: Design,
+  books: GrowingBooks,
+  axis: Axis,
+  what: Scope,
+): Promise<ReadComparison> {
+  await Promise.all([books.booksFor(design), books.catalogues(design.books)]);
+  const pinned = design.books.flatMap(({ book, revision }) => books.get(book, revision) ?? []);
+  await books.booksFor(design, axisLooksAt(axis, linesIn(design, what), pinned));
+  const data = axisOf(axis, createPricer(books).plan(design), what);
+  return { table: axisTable(data, design, subjectOf(design, what)), data };
+}
+
+function subjectOf(design: Design, what: Scope): string {
+  if (what.of === 'all') return 'the design';
+  if (what.of === 'section') {
+    return `section “${design.sections.find(({ id }) => id === what.id)?.name ?? 'that is gone'}”`;
+  }
+  const lines = linesIn(design, what);
+  return lines.length === 1 ? `“${lines[0]!.name}”` : `${lines.length} lines`;
+}
+
+function namesOf(books: GrowingBooks): PlaceNames {
+  const newest = (key: string) => books.named(key);
+  return {
+    book: (key) => newest(key)?.title ?? key,
+    region: (book, code) => newest(book)?.region(code)?.name ?? code,
+  };
+}
