@@ -1,4 +1,6 @@
 /** What else could it be: alternatives side by side, whole axes, and five questions that people at the ferries ask. */
+import fs from 'node:fs';
+import ExcelJs from 'exceljs';
 import type { Page } from '@playwright/test';
 import { createAlternator } from '@/core/alternatives';
 import { type Axis, axisOf } from '@/core/axes';
@@ -12,7 +14,7 @@ import { DEMO_DESIGNS } from '@/demo/designs';
 import { DEMO_REVISIONS, generateBook } from '@/demo/generate-book';
 import { DEMO_PROFILES } from '@/demo/profiles';
 import { toBookData } from '@/formats';
-import { copyOfBooking, edit, expect, openDesign, OURS, saved, test, total } from './screen';
+import { cell, COLUMN, copyOfBooking, edit, expect, openDesign, OURS, saved, test, total } from './screen';
 
 let known: BookSet | null = null;
 
@@ -233,4 +235,54 @@ test('side by side is read and turned with the keyboard', async ({ page }) => {
   await expect(grid).toContainText('Data transfer out');
   await page.getByRole('checkbox', { name: 'only what differs' }).check();
   await expect(grid).toContainText('Front servers');
+});
+
+test('a comparison is taken along, and says what the screen says', async ({ page }) => {
+  const design = await copyOfBooking(page);
+  await page.goto(`${design}/alternatives`);
+  const head = page.getByRole('columnheader', { name: 'All at Osmere' });
+  const amount = (await head.innerText())
+    .split('\n')
+    .at(-1)!
+    .replace(/[^\d.]/g, '');
+  const take = async (label: string): Promise<string> => {
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page
+        .getByRole('button', { name: 'Take along' })
+        .click()
+        .then(() => page.getByRole('menuitem', { name: label }).click()),
+    ]);
+    return download.path();
+  };
+  const csv = fs.readFileSync(await take('CSV'), 'utf8');
+  expect(csv).toContain(`,${amount},`);
+  const book = new ExcelJs.Workbook();
+  await book.xlsx.readFile(await take('XLSX'));
+  const sheet = book.getWorksheet('Comparison')!;
+  const last = sheet.getRow(sheet.rowCount);
+  expect((last.getCell(3).value as { result: number }).result).toBe(Number(amount));
+  const markdown = fs.readFileSync(await take('Markdown'), 'utf8');
+  expect(markdown).toContain(await answer(page).innerText());
+  const wrong = await page.request.get(`/api${design}/comparison?form=csv&axis=colours`);
+  expect(wrong.status()).toBe(400);
+  expect(((await wrong.json()) as { error: { message: string } }).error.message).toContain(
+    'An axis is one of',
+  );
+});
+
+test('the margin of a line says what it would cost elsewhere', async ({ page }) => {
+  const design = await copyOfBooking(page);
+  await openDesign(page, design);
+  await cell(page, 'API servers', COLUMN.what).click();
+  await page.getByRole('tab', { name: 'Elsewhere' }).click();
+  const panel = page.getByRole('tabpanel', { name: 'Elsewhere' });
+  await expect(panel).toContainText('Osmere, Severn costs least');
+  await expect(panel).toContainText('swift-m-8-16');
+  await panel.getByRole('button', { name: 'Make “Osmere, Severn” an alternative' }).click();
+  await panel.getByRole('link', { name: 'every region' }).click();
+  await expect(page.getByRole('region', { name: 'Alternatives so far' })).toContainText(
+    'API servers: Osmere, Severn',
+  );
+  await expect(answer(page)).toContainText('costs least');
 });

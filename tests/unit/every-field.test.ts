@@ -22,6 +22,8 @@ const NOTES: Readonly<Record<'design' | 'book', readonly string[]>> = {
     'design.answers.check',
     'design.answers.subject',
     'design.answers.reason',
+    // Read by `core/alternatives`; see below.
+    'design.alternatives',
     // How far ahead is looked, and what is aimed at.
     'design.assumptions.horizon',
     'design.assumptions.budget',
@@ -51,6 +53,8 @@ const NOTES: Readonly<Record<'design' | 'book', readonly string[]>> = {
     'regions.longitude',
     'regions.carbon',
     'regions.bands',
+    // By which a nearest equivalent is looked for.
+    'regions.area',
     'offers.name',
     'offers.processor',
     'offers.retires',
@@ -80,19 +84,23 @@ function fieldsOf(node: Node, at = ''): string[] {
 }
 
 const FOLDERS = ['pricing', 'usage', 'rates', 'terms', 'sizing', 'time', 'books'];
-const source = FOLDERS.map((folder) => {
+const sourceOf = (folder: string): string => {
   const full = path.resolve('src/core', folder);
   return fs
     .readdirSync(full)
     .filter((name) => name.endsWith('.ts') && !name.endsWith('.test.ts'))
     .map((name) => fs.readFileSync(path.join(full, name), 'utf8'))
     .join('\n');
-}).join('\n');
+};
+const source = FOLDERS.map(sourceOf).join('\n');
+
+/** Their changes are applied before anything is calculated; edits in them set fields that are looked at above. */
+const ALTERNATIVES = 'design.alternatives.';
 
 /** The calculation reads a field of this name: as a property, or taken out of its object. */
-function isRead(field: string): boolean {
+function isRead(field: string, by = source): boolean {
   const name = field.split('.').at(-1)!;
-  return new RegExp(`\\.${name}\\b|[{,]\\s*${name}\\s*[,:}=]`).test(source);
+  return new RegExp(`\\.${name}\\b|[{,]\\s*${name}\\s*[,:}=]`).test(by);
 }
 
 describe('every field that a file can carry', () => {
@@ -106,7 +114,19 @@ describe('every field that a file can carry', () => {
       [...notes].filter((note) => !fields.includes(note)),
       'notes that no file has',
     ).toEqual([]);
-    const neither = fields.filter((field) => !notes.has(field) && !isRead(field));
+    const neither = fields
+      .filter((field) => !field.startsWith(ALTERNATIVES))
+      .filter((field) => !notes.has(field) && !isRead(field));
     expect(neither, 'neither used nor a note').toEqual([]);
+  });
+
+  it('of an alternative is applied, or is a note', () => {
+    const notes = ['id', 'name', 'note'].map((name) => `${ALTERNATIVES}${name}`);
+    const by = sourceOf('alternatives') + sourceOf('moving');
+    const fields = fieldsOf(z.toJSONSchema(designFileSchema, { unrepresentable: 'any' }) as Node).filter(
+      (field) => field.startsWith(ALTERNATIVES) && !field.startsWith(`${ALTERNATIVES}changes.edit.`),
+    );
+    expect(fields.length).toBeGreaterThan(12);
+    expect(fields.filter((field) => !notes.includes(field) && !isRead(field, by))).toEqual([]);
   });
 });

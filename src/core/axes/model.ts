@@ -19,6 +19,8 @@ export interface Missing {
 /** What is known of a row beside its amount; only what its axis knows. */
 export interface AxisFacts {
   readonly book?: string;
+  /** What a single line came to there. */
+  readonly offer?: string | null;
   readonly region?: string;
   readonly country?: string;
   readonly area?: string | null;

@@ -2,6 +2,7 @@
 import { kindOf, type PriceBook, type Region } from '../books';
 import type { Scope } from '../design';
 import { equivalentRegion } from '../moving';
+import type { PricedDesign } from '../pricing';
 import type { Asking } from './asking';
 import type { AxisFacts, AxisRow } from './model';
 
@@ -18,7 +19,7 @@ export function regionRows(asking: Asking, what: Scope, books: readonly PriceBoo
         `${key} ${region.code}`,
         `${book.title}, ${region.name}`,
         now ? [] : [{ change: 'move', what, book: key, revision, region: region.code }],
-        facts,
+        (priced) => ({ ...facts, ...offerOf(asking, priced) }),
       );
     });
   });
@@ -37,9 +38,16 @@ export function providerRows(asking: Asking, what: Scope, books: readonly PriceB
       key,
       region ? `${book.title}, ${region.name}` : book.title,
       now ? [] : [{ change: 'move', what, book: key, revision, region: null }],
-      facts,
+      (priced) => ({ ...facts, ...offerOf(asking, priced) }),
     );
   });
+}
+
+/** Of one line: the offer that it came to. */
+function offerOf(asking: Asking, priced: PricedDesign): Pick<AxisFacts, 'offer'> {
+  if (asking.lines.length !== 1) return {};
+  const [line] = asking.linesOf(priced);
+  return { offer: line?.status === 'priced' ? (line.offer?.name ?? null) : null };
 }
 
 function commonPlace(

@@ -139,6 +139,7 @@ const TITLES: Readonly<Record<AxisAnswer['axis'], string>> = {
 
 /** What an axis knows of its rows, in order, each with its words. */
 const FACTS: readonly (readonly [keyof AxisFacts, string])[] = [
+  ['offer', 'Offer'],
   ['country', 'Country'],
   ['area', 'Area'],
   ['carbon', 'g CO2e a kWh'],

@@ -13,6 +13,8 @@ import type { Row } from './rows';
 import { hoursInMonth, placeText, type BookInfo } from './book-list';
 
 interface DesignViewMarginProps {
+  /** The design's id. */
+  readonly id: string;
   readonly focused: Row | null;
   readonly selected: readonly Component[];
   readonly design: Design;
@@ -48,6 +50,7 @@ export function DesignViewMargin(props: DesignViewMarginProps) {
     return (
       <ComponentMargin
         {...shared}
+        designId={props.id}
         component={component}
         line={line}
         view={props.view}

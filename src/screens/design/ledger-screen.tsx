@@ -75,6 +75,7 @@ export function LedgerScreen() {
       <DesignBody
         margin={
           <DesignViewMargin
+            id={room.id}
             {...{ focused, design, client, pricing, bookList, view, apply, preview }}
             before={initial.before}
             selected={selection.components}

@@ -25,6 +25,7 @@ const number = (value: string | null | undefined): string =>
   value == null ? '' : writeNumber(value, undefined, 2);
 
 const FACTS: readonly FactColumn[] = [
+  { key: 'offer', head: 'Offer', text: ({ offer }) => offer ?? '' },
   { key: 'country', head: 'Country', text: ({ country }) => country ?? '' },
   { key: 'band', head: 'Price band', text: ({ band }) => band ?? '' },
   {

@@ -12,10 +12,11 @@ import { AddsUp } from './adds-up';
 import { CaseFigures, ShareText } from './case-figures';
 import { ComponentSettings } from './component-settings';
 import type { SettingsProps } from './settings-props';
+import { Elsewhere } from './elsewhere';
 import { Paying } from './paying';
 import { StarButton } from './star-button';
 
-export type MarginView = 'settings' | 'adds-up' | 'paying';
+export type MarginView = 'settings' | 'adds-up' | 'paying' | 'elsewhere';
 
 /** What a column of the ledger is explained by; else the settings. */
 export const VIEW_OF_COLUMN: Readonly<Record<string, MarginView>> = {
@@ -25,6 +26,8 @@ export const VIEW_OF_COLUMN: Readonly<Record<string, MarginView>> = {
 };
 
 interface ComponentMarginProps extends Omit<SettingsProps, 'component' | 'offerName' | 'lacks'> {
+  /** Of the design, for addresses of its views. */
+  readonly designId: string;
   readonly component: Component;
   readonly line: LineSummary | null;
   readonly design: Design;
@@ -44,6 +47,7 @@ export function ComponentMargin(props: ComponentMarginProps) {
     ['settings', 'Settings'],
     ['adds-up', 'How it adds up'],
     ...(kind.committable ? ([['paying', 'Paying']] as const) : []),
+    ...(component.place && kind.role === 'part' ? ([['elsewhere', 'Elsewhere']] as const) : []),
   ];
   const shown = views.some(([each]) => each === view) ? view : 'settings';
   const printed = { lean: line?.lean ?? null, likely: line?.printed ?? null, heavy: line?.heavy ?? null };
@@ -94,6 +98,9 @@ export function ComponentMargin(props: ComponentMarginProps) {
             subject={{ of: 'component', id: component.id }}
             printed={printed}
           />
+        </Tabs.Content>
+        <Tabs.Content value="elsewhere">
+          <Elsewhere {...{ client, design, component, apply }} id={props.designId} />
         </Tabs.Content>
         <Tabs.Content value="paying">
           <Paying
