@@ -265,7 +265,7 @@ test('a comparison is taken along, and says what the screen says', async ({ page
   const markdown = fs.readFileSync(await take('Markdown'), 'utf8');
   expect(markdown).toContain(await answer(page).innerText());
   const wrong = await page.request.get(`/api${design}/comparison?form=csv&axis=colours`);
-  expect(wrong.status()).toBe(400);
+  expect(wrong.status()).toBe(422);
   expect(((await wrong.json()) as { error: { message: string } }).error.message).toContain(
     'An axis is one of',
   );

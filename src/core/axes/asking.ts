@@ -2,6 +2,7 @@
 import { type Alternator, createAlternator } from '../alternatives';
 import { addAll, comparedWithoutHair, decimal, type Decimal, issue, ZERO } from '../base';
 import { allComponents, type Change, type Component, type Design, linesIn, type Scope } from '../design';
+import { halfAwayFromZero, minorDigits } from '../money';
 import { type DesignPlan, monthlyOf, type PricedDesign, type PricedLine } from '../pricing';
 import type { AxisFacts, AxisRow, Missing } from './model';
 
@@ -90,7 +91,7 @@ export class Asking {
     const missing = [...outcomes, ...unpriced.filter(({ id }) => !told.has(id))];
     const monthly = this.amountOf(priced);
     const before = this.amountOf(this.now);
-    const change = monthly && before && this.changeTo(priced);
+    const change = monthly && before && this.changeTo(priced, before, monthly);
     return {
       key,
       label,
@@ -107,16 +108,23 @@ export class Asking {
     };
   }
 
-  /** Of the whole design, but for lines that have no amount now. */
-  private changeTo(priced: PricedDesign): Decimal {
-    const after = monthlyOf(priced);
-    const changes: Decimal[] = [];
-    for (const [id, before] of this.amounts) {
-      const now = after.get(id) ?? ZERO;
+  /**
+   * Of the whole design, but for lines that have no amount now. Of the lines that were asked about it is the difference of
+   * what is printed, as everywhere; what else the row changes comes on top.
+   */
+  private changeTo(priced: PricedDesign, before: Decimal, after: Decimal): Decimal {
+    const digits = minorDigits(this.design.currency);
+    const now = monthlyOf(priced);
+    const others: Decimal[] = [];
+    for (const [id, was] of this.amounts) {
+      const is = now.get(id) ?? ZERO;
       // What was taken over is the very same value.
-      if (now !== before) changes.push(now.minus(before));
+      if (is !== was && !this.ids.has(id)) others.push(is.minus(was));
     }
-    return addAll(changes);
+    const printed = (amount: Decimal): Decimal => halfAwayFromZero(amount, digits);
+    return printed(after)
+      .minus(printed(before))
+      .plus(printed(addAll(others)));
   }
 
   linesOf(priced: PricedDesign): readonly PricedLine[] {

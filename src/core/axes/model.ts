@@ -56,7 +56,7 @@ export interface AxisRow {
   readonly now: boolean;
   /** A likely month of the lines that were asked about, exact; null: none of them has an amount. */
   readonly monthly: string | null;
-  /** What the whole design would cost more a month, pools and what hangs on them included; null: not known. */
+  /** What the whole design would cost more a month, as printed, pools and what hangs on them included; null: not known. */
   readonly change: string | null;
   /** The change as a share of the lines' amount now. */
   readonly share: string | null;

@@ -143,7 +143,7 @@ export function AxisTable({ answer, onlyWhole, within, onTake }: AxisTableProps)
                 {known.map((fact) => (
                   <td
                     key={fact.key}
-                    className={`${cell} ${fact.right ? 'text-right whitespace-nowrap tabular-nums' : 'min-w-[104px]'} text-soft`}
+                    className={`${cell} ${fact.right ? 'text-right whitespace-nowrap tabular-nums' : 'min-w-[118px]'} text-soft`}
                   >
                     {fact.text(facts, currency)}
                   </td>

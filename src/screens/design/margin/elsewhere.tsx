@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useMemo } from 'react';
 import type { AxisRow } from '@/core/axes';
 import type { Component, Design, Edit } from '@/core/design';
-import { axisSentence, missingText, writeMoney } from '@/core/display';
+import { axisSentence, sentenceFor, writeMoney } from '@/core/display';
 import { NotPriced } from '@/ui/amount';
 import type { PricingClient } from '@/workers/client';
 import { added } from '../alternatives/new-alternative';
@@ -107,7 +107,9 @@ function Row({
           </span>
         )}
       </div>
-      {missing.length > 0 && <p className="text-xs font-normal text-ember-ink">{missingText({ missing })}</p>}
+      {missing.length > 0 && (
+        <p className="text-xs font-normal text-ember-ink">{sentenceFor(missing[0]!.issue)}</p>
+      )}
       {!now && monthly !== null && missing.length === 0 && (
         <button
           type="button"
