@@ -115,7 +115,9 @@ describe('a comparison as a file', () => {
       ['Far, thames', '116.8'],
       ['Near, severn', '146'],
     ]);
-    expect(text(await written('csv', asked))).toContain('"Far, thames",116.80,-29.20,-0.2,f-2,United Kingdom');
+    expect(text(await written('csv', asked))).toContain(
+      '"Far, thames",116.80,-29.20,-0.2,f-2,United Kingdom',
+    );
     expect(text(await written('md', asked))).toContain('every provider for “=1+1”');
     expect((await written('xlsx', asked)).bytes.length).toBeGreaterThan(1000);
   });

@@ -1,13 +1,14 @@
 /** Every way of paying for some lines, and every form of what a line is. Needs D4, D14, E4, E20. */
 import { addAll } from '../base';
 import { kindOf, type Offer, type PriceBook } from '../books';
-import type { Change, Component, Scope } from '../design';
+import type { Component, Scope } from '../design';
 import { describeTerm, TERMS } from '../terms';
 import { MEANING } from '../moving';
 import type { PricedDesign } from '../pricing';
 import { lacksOf, type Need } from '../sizing';
 import type { Asking } from './asking';
 import type { AxisRow } from './model';
+import { take } from './take';
 import { ranked } from './asking';
 
 /** What cannot be paid so stays as it is and is told. A way in which no line can be paid is left out. */
@@ -70,10 +71,6 @@ function licenceRows(asking: Asking, line: Component): AxisRow[] {
         { change: 'licences', what, how },
       ]),
     );
-}
-
-function take({ id }: Component, { sku }: Offer): Change {
-  return { change: 'edit', edit: { edit: 'set-component', id, field: 'choice', value: { by: 'sku', sku } } };
 }
 
 /** "grade often", "engine open, edition large"; empty: it says nothing of the kind. */

@@ -11,6 +11,7 @@ import { lacksText } from '../range';
 import { CASES } from '../usage';
 import type { Asking } from './asking';
 import type { AxisFacts, AxisRow } from './model';
+import { take } from './take';
 
 /** How far from the chosen size the ladder reaches. */
 const REACH = 2;
@@ -86,10 +87,6 @@ function chosenOf(priced: PricedDesign, id: string): PricedComponent | undefined
   for (const { lines } of priced.sections)
     for (const line of lines) if (line.id === id && line.status === 'priced') return line;
   return undefined;
-}
-
-function take({ id }: Component, { sku }: Offer): Change {
-  return { change: 'edit', edit: { edit: 'set-component', id, field: 'choice', value: { by: 'sku', sku } } };
 }
 
 /** Null: a count that cannot be taken so many times. */

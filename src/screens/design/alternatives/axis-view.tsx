@@ -3,6 +3,7 @@
 import { useMemo, useState } from 'react';
 import { type Axis, type AxisRow, OF_ONE_LINE } from '@/core/axes';
 import type { Design, Scope } from '@/core/design';
+import { readScope } from '@/formats/scope-text';
 import { axisSentence } from '@/core/display';
 import { Empty } from '@/ui/empty';
 import { tell } from '@/ui/toast';
@@ -11,6 +12,8 @@ import { useAsked } from '../use-asked';
 import { AxisTable } from './axis-table';
 import { added } from './new-alternative';
 import { TakeAlong } from './take-along';
+
+const WHOLE: Scope = { of: 'all' };
 
 interface AxisViewProps {
   readonly axis: Axis;
@@ -27,7 +30,7 @@ export function AxisView({ axis, of, onOf }: AxisViewProps) {
   const ofLine = OF_ONE_LINE.includes(axis);
   const reach = ofLine && !of.startsWith('line ') ? firstLine(design) : of;
   const question = useMemo(
-    () => (reach === null ? null : { ask: 'axis' as const, design, axis, what: scopeOf(reach) }),
+    () => (reach === null ? null : { ask: 'axis' as const, design, axis, what: readScope(reach) ?? WHOLE }),
     [design, axis, reach],
   );
   const { to, last, trouble } = useAsked(client, question, 120);
@@ -103,13 +106,6 @@ export function AxisView({ axis, of, onOf }: AxisViewProps) {
 function firstLine(design: Design): string | null {
   const line = design.sections.flatMap(({ components }) => components)[0];
   return line ? `line ${line.id}` : null;
-}
-
-function scopeOf(of: string): Scope {
-  const [what, ...rest] = of.split(' ');
-  const id = rest.join(' ');
-  if (what === 'section') return { of: 'section', id };
-  return what === 'line' ? { of: 'lines', ids: [id] } : { of: 'all' };
 }
 
 /** Areas first, then countries, each once. */

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { parseDecimal } from '@/core/base';
 import type { Change, Design, Place, Scope } from '@/core/design';
 import { describeTerm } from '@/core/display';
+import { readScope } from '@/formats/scope-text';
 import { type Term, TERMS } from '@/core/terms';
 import { Button } from '@/ui/button';
 import { Choice, Field } from '@/ui/field';
@@ -46,7 +47,7 @@ export function ChangeForm({ design, bookList, onAdd }: ChangeFormProps) {
   const change = fault ? null : changeOf();
 
   function changeOf(): Change | null {
-    const what = scopeOf(reach);
+    const what: Scope = readScope(reach) ?? { of: 'all' };
     switch (act) {
       case 'move': {
         const { book, region } = placeOf(place);
@@ -174,13 +175,6 @@ export function ChangeForm({ design, bookList, onAdd }: ChangeFormProps) {
 function isTimes(text: string): boolean {
   const read = parseDecimal(text);
   return TIMES.test(text) && read.ok && read.value.lte(10_000);
-}
-
-function scopeOf(reach: string): Scope {
-  const [of, ...rest] = reach.split(' ');
-  const id = rest.join(' ');
-  if (of === 'section') return { of: 'section', id };
-  return of === 'line' ? { of: 'lines', ids: [id] } : { of: 'all' };
 }
 
 function placeOf(text: string): Place {

@@ -4,7 +4,7 @@
  * it when it takes longer (202). POST: asks for it, and answers with the job.
  */
 import { AXES } from '@/core/axes';
-import type { Scope } from '@/core/design';
+import { readScope } from '@/formats/scope-text';
 import {
   askComparisonFile,
   type ComparisonAsked,
@@ -31,16 +31,9 @@ function wanted(request: Request): { readonly asked: ComparisonAsked; readonly f
   }
   const axis = AXES.find((each) => each === named);
   if (!axis) throw invalid(`An axis is one of ${AXES.join(', ')}.`);
-  return { form, asked: { axis, what: scopeOf(query.get('of') ?? 'all') } };
-}
-
-function scopeOf(of: string): Scope {
-  const [what, ...rest] = of.split(' ');
-  const id = rest.join(' ').slice(0, 80);
-  if (what === 'section') return { of: 'section', id };
-  if (what === 'line') return { of: 'lines', ids: [id] };
-  if (of === 'all') return { of: 'all' };
-  throw invalid('of is “all”, “section” and an id, or “line” and an id.');
+  const what = readScope(query.get('of') ?? 'all');
+  if (!what) throw invalid('of is “all”, “section” and an id, or “line” and an id.');
+  return { form, asked: { axis, what } };
 }
 
 export const GET = handler(async (request, { id }, context) => {
