@@ -5,7 +5,7 @@ import { reportPdf } from './report-pdf';
 import { reportSheet } from './report-sheet';
 
 export { flatTableMarkdown } from './flat-table-markdown';
-export { flatTableSheet } from './flat-table-sheet';
+export { flatTableSheet } from './sheet-flat-table';
 
 const TYPES: Readonly<Record<ReportForm, string>> = {
   xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',

@@ -23,6 +23,8 @@ const PRESSES = ['pointerdown', 'pointerup', 'click'] as const;
 export const NOTE_EARLY = `(function () {
   var noted = (window.early = []);
   window.earlyNote = function (event) {
+    // From here on React hears presses itself, also of what it has not woken yet.
+    if (Object.keys(document).some(function (key) { return key.indexOf('_reactListening') === 0; })) return;
     var button = event.target.closest && event.target.closest('button, [role="button"]');
     if (button) noted.push([button, event]);
   };
