@@ -16,7 +16,7 @@ const TERMS: readonly Term[] = ['12-none', '36-all'];
 export function suggestedFor(design: Design, bookList: readonly BookInfo[]): Suggested[] {
   return [
     ...bookList.map(({ key, title, revision }): Suggested => ({
-      name: title,
+      name: `All at ${title}`,
       detail: 'everything there, each line in the nearest region',
       changes: [
         { change: 'move', what: ALL, book: key, revision: pinned(design, key) ?? revision, region: null },
