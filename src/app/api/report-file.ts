@@ -4,8 +4,11 @@ import { REPORT_FORMS } from '@/core/report';
 import { readReportOptions } from '@/formats';
 import {
   AppError,
+  type Context,
   invalid,
   isOpen,
+  jobFile,
+  jobProgress,
   type JobRow,
   type WantedReport,
   whenEnded,
@@ -49,6 +52,20 @@ export async function fileSoon(
   }
   if (newest.state === 'cancelled') throw new AppError('gone', 'Writing this file was called off.');
   return fileAnswer(await file(job.id));
+}
+
+/** A file for the people of the workspace: itself, or where to follow it. */
+export function teamFile(inside: Context, job: JobRow): Promise<Response> {
+  return fileSoon(
+    job,
+    (id) => jobProgress(inside, id),
+    (id) => jobFile(inside, id),
+    '/api/jobs',
+  );
+}
+
+export function teamAsked(inside: Context, job: JobRow): Promise<Response> {
+  return askedAnswer(job, (id) => jobProgress(inside, id));
 }
 
 export function fileAnswer({ type, name, bytes }: WrittenFile): Response {

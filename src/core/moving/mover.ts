@@ -196,7 +196,7 @@ export class Mover {
 
   /** The least of the steps, then all that the source can do, then the cheapest; then by SKU, the order of a book. */
   private best(component: Component, there: There, source: Offer, candidates: readonly Candidate[]): Moved {
-    let best: { moved: Moved; rank: number; cost: Decimal | null; candidate: Candidate } | null = null;
+    let best: { moved: Moved; rank: number; cost: Decimal | null } | null = null;
     for (const candidate of candidates) {
       const { offer, steps, size } = candidate;
       const with_: Component = { ...component, place: there.place, choice: { by: 'sku', sku: offer.sku } };
@@ -218,7 +218,7 @@ export class Mover {
         (rank === best.rank &&
           cost !== null &&
           (best.cost === null || comparedWithoutHair(cost, best.cost) < 0));
-      if (first) best = { moved, rank, cost, candidate };
+      if (first) best = { moved, rank, cost };
     }
     return this.lacking(best!.moved, source, there);
   }

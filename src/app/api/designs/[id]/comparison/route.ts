@@ -9,13 +9,13 @@ import {
   askComparisonFile,
   type ComparisonAsked,
   invalid,
-  jobFile,
-  jobProgress,
+  type Context,
+  type JobRow,
   TABLE_FORMS,
   type TableForm,
 } from '@/operations';
 import { handler } from '../../../answer';
-import { askedAnswer, fileSoon } from '../../../report-file';
+import { teamAsked, teamFile } from '../../../report-file';
 
 const GROUPS = ['section', 'category', 'kind'] as const;
 
@@ -36,21 +36,17 @@ function wanted(request: Request): { readonly asked: ComparisonAsked; readonly f
   return { form, asked: { axis, what } };
 }
 
+async function asked(request: Request, id: string, inside: Context): Promise<JobRow> {
+  const { asked: question, form } = wanted(request);
+  return askComparisonFile(inside, id, question, form);
+}
+
 export const GET = handler(async (request, { id }, context) => {
   const inside = context();
-  const { asked, form } = wanted(request);
-  const job = await askComparisonFile(inside, id!, asked, form);
-  return fileSoon(
-    job,
-    (which) => jobProgress(inside, which),
-    (which) => jobFile(inside, which),
-    '/api/jobs',
-  );
+  return teamFile(inside, await asked(request, id!, inside));
 });
 
 export const POST = handler(async (request, { id }, context) => {
   const inside = context();
-  const { asked, form } = wanted(request);
-  const job = await askComparisonFile(inside, id!, asked, form);
-  return askedAnswer(job, (which) => jobProgress(inside, which));
+  return teamAsked(inside, await asked(request, id!, inside));
 });
