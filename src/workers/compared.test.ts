@@ -1,39 +1,20 @@
 import { describe, expect, it } from 'vitest';
 import { FAR, NEAR, SHORES, shoresDesign } from '@tests/support/two-shores';
+import { bookRoutes } from '@tests/support/book-routes';
 import { componentOf } from '@tests/support/designs';
 import { createAlternator } from '@/core/alternatives';
 import { axisOf } from '@/core/axes';
 import { comparisonOf } from '@/core/comparison';
-import type { Kind } from '@/core/books';
 import type { Alternative, Component, Design } from '@/core/design';
 import { planOf } from '@/core/pricing';
 import { summarise } from '@/core/range';
-import { publishBook } from '@/operations';
-import { memoryBookStore } from '@/operations/memory-books';
 import { Answerer } from './answer';
 import { LoadedBooks } from './loaded-books';
 import type { Answers } from './protocol';
 
-/** The routes that the worker reads, over both shores; `asked` tells what was fetched. */
+/** A worker over both shores; `asked` tells what was fetched. */
 async function routes() {
-  const store = memoryBookStore();
-  const context = {
-    actor: { user: 'ada', workspace: 'here', role: 'editor' },
-    books: store,
-    now: () => new Date(0),
-  };
-  for (const file of [NEAR, FAR]) await publishBook(context as Parameters<typeof publishBook>[0], file);
-  const asked: string[] = [];
-  const fetchJson = async (path: string): Promise<unknown> => {
-    asked.push(path);
-    const [, book = '', revision = '', query] =
-      /^\/api\/books\/(\w+)\/(\d+)(?:\/rates\?(.*))?$/.exec(path) ?? [];
-    if (query === undefined) return store.catalogue('here', book, Number(revision));
-    const asks = new URLSearchParams(query);
-    return store.rates('here', book, Number(revision), [
-      { region: asks.get('region')!, skus: asks.getAll('sku'), kinds: asks.getAll('kind') as Kind[] },
-    ]);
-  };
+  const { asked, fetchJson } = await bookRoutes(NEAR, FAR);
   return { asked, answerer: new Answerer(new LoadedBooks(fetchJson), () => 0) };
 }
 

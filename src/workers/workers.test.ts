@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { bookRoutes } from '@tests/support/book-routes';
 import { bookFrom, smallBookFile } from '@tests/support/books';
 import { anyComponent, anyDesign, designOf, serverOf, transferOf } from '@tests/support/designs';
 import type { Design } from '@/core/design';
@@ -7,35 +8,11 @@ import { priceMonths } from '@/core/analysis';
 import { type AmountOf, bookSet, planOf, priceDesign } from '@/core/pricing';
 import { summarise } from '@/core/range';
 import type { PlainFigure } from '@/core/trace';
-import { publishBook } from '@/operations';
-import { memoryBookStore } from '@/operations/memory-books';
-import type { Kind } from '@/core/books';
 import { Answerer } from './answer';
 import { LoadedBooks } from './loaded-books';
 import type { Answers } from './protocol';
 
-/** The two routes that the loaded books read, answered by the in-memory store with the small book. */
-async function fakeRoutes() {
-  const store = memoryBookStore();
-  const context = {
-    actor: { user: 'ada', workspace: 'here', role: 'editor' },
-    books: store,
-    now: () => new Date(0),
-  };
-  await publishBook(context as Parameters<typeof publishBook>[0], smallBookFile());
-  const asked: string[] = [];
-  const fetchJson = async (path: string): Promise<unknown> => {
-    asked.push(path);
-    const [, book = '', revision = '', query] =
-      /^\/api\/books\/(\w+)\/(\d+)(?:\/rates\?(.*))?$/.exec(path) ?? [];
-    if (query === undefined) return store.catalogue('here', book, Number(revision));
-    const asks = new URLSearchParams(query);
-    return store.rates('here', book, Number(revision), [
-      { region: asks.get('region')!, skus: asks.getAll('sku'), kinds: asks.getAll('kind') as Kind[] },
-    ]);
-  };
-  return { asked, fetchJson };
-}
+const fakeRoutes = () => bookRoutes(smallBookFile());
 
 const pins = { books: [{ book: 'small', revision: 3 }] };
 const design = designOf([serverOf('a'), transferOf('b', { likely: '250', heavy: '900' })], pins);
