@@ -35,10 +35,22 @@ test('a tick, and a menu that was opened', async ({ page }) => {
   await expect(page.getByRole('menuitem', { name: /XLSX/ })).toBeVisible();
 });
 
+test('a choice in the moment in which the page wakes', async ({ page }) => {
+  const design = await copyOfBooking(page);
+  const slow = await page.context().newCDPSession(page);
+  await slow.send('Emulation.setCPUThrottlingRate', { rate: 6 });
+  for (const moment of ['commit', 'domcontentloaded', 'load'] as const) {
+    await page.goto(`${design}/report`, { waitUntil: moment });
+    await page.getByRole('combobox', { name: 'as' }).selectOption('quotation');
+    await expect(page).toHaveURL(/variant=quotation/);
+  }
+});
+
 test('words typed in a search', async ({ page }) => {
   const wake = await asleep(page, '/prices');
   const words = page.getByRole('search').getByLabel('Words');
   await words.fill('pennybyre');
+  await words.press('Enter');
   wake();
   await expect(page.getByRole('grid').or(page.getByRole('table')).first()).toContainText(/pennybyre/i);
   await expect(words).toHaveValue('pennybyre');
