@@ -5,24 +5,14 @@
 import { createAlternator } from '@/core/alternatives';
 import { axisOf } from '@/core/axes';
 import { comparisonOf, type PricedColumn } from '@/core/comparison';
-import type { Alternative, Change, Design, Scope } from '@/core/design';
+import type { Design, Scope } from '@/core/design';
 import { casesOf, createPricer, type DesignPlan, planOf, priceCases, priceDesign } from '@/core/pricing';
 import { summaryOf } from '@/core/range';
-import { demoBooks, designOfSize } from './designs';
+import { demoBooks, designOfSize, TWELVE } from './designs';
 import { type BenchRow, measure, printRows } from './measure';
 
 const books = demoBooks();
 const ALL: Scope = { of: 'all' };
-const BOOKS = ['norvane', 'haldreach', 'osmere', 'kitewharf'] as const;
-
-const twelve: readonly Alternative[] = [
-  ...BOOKS.map((book): Change => ({ change: 'move', what: ALL, book, revision: 2, region: null })),
-  ...(['12-none', '36-part', '36-all'] as const).map((term): Change => ({ change: 'pay', what: ALL, term })),
-  ...(['0.5', '2', '10'] as const).map((times): Change => ({ change: 'traffic', what: ALL, times })),
-  { change: 'size', what: ALL } as const,
-  { change: 'leave-out', what: { of: 'section', id: 's2' } } as const,
-].map((change, at) => ({ id: `a${at}`, name: `Alternative ${at + 1}`, note: '', changes: [change] }));
-
 /** The design with one count changed, all other lines the same objects: as an edit leaves it. */
 function edited(design: Design, key: number): Design {
   const at = key % design.sections.length;
@@ -47,7 +37,7 @@ function columnsOf(
 ): PricedColumn[] {
   return [
     { ...own, design, summary: summaryOf(casesOf(base)) },
-    ...twelve.map((each): PricedColumn => {
+    ...TWELVE.map((each): PricedColumn => {
       const made = alternator.apply(design, each);
       const plan = base.pricer.plan(made.design, plans.get(each.id) ?? base);
       plans.set(each.id, plan);
@@ -60,7 +50,7 @@ function columnsOf(
 function plainly(design: Design): void {
   const columns = [
     { ...own, design, summary: summaryOf(priceCases(design, books)) },
-    ...twelve.map((each): PricedColumn => {
+    ...TWELVE.map((each): PricedColumn => {
       const made = createAlternator(books).apply(design, each);
       return { ...each, ...made, summary: summaryOf(priceCases(made.design, books)) };
     }),

@@ -1,7 +1,7 @@
 /** What must hold for one rate of an offer: its meter, its unit, a structure and a term that fit, a sound rest. */
 import { assertNever, Decimal } from '@/core/base';
 import { kindOf, type MeterDefinition, meterOfKind } from '@/core/books';
-import { chargeFaults, POOLABLE } from '@/core/rates';
+import { chargeFaults, STRUCTURES } from '@/core/rates';
 import { commitmentOf } from '@/core/terms';
 import { conversionFactor, unitOf } from '@/core/units';
 import type { Fault } from './faults';
@@ -78,7 +78,7 @@ function structureFaults(rate: RateRow, meter: MeterDefinition, path: string): F
   if (structure === 'stepped' && meter.from !== 'held') {
     refuse(`stepped fees are by the size of what is held, and ${meter.meter} is not held`);
   }
-  if (rate.pool !== 'component' && !POOLABLE.has(structure)) {
+  if (rate.pool !== 'component' && !STRUCTURES[structure].poolable) {
     faults.push({ path: `${path}.pool`, message: `${structure} cannot be counted over a ${rate.pool}` });
   }
   return faults;

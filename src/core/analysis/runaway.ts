@@ -3,7 +3,8 @@
  * figure on purpose, to cap or to watch; what has a ceiling shows that it holds. Need H19.
  */
 import { type Decimal } from '../base';
-import { type DesignPlan, monthlyOf } from '../pricing';
+import { differenceBetween } from '../compare';
+import type { DesignPlan } from '../pricing';
 
 export interface RunawayRow {
   readonly id: string;
@@ -20,24 +21,24 @@ export interface Runaway {
 }
 
 /**
+ * No line loses its amount under a load: fees that end at a size are of what is held, and that follows no traffic.
  * `times` is above zero; below one it tells what a quiet month costs.
  *
  * @example
  * runaway(plan, decimal('10')).rows; // => []
  */
 export function runaway(plan: DesignPlan, times: Decimal): Runaway {
-  const { pricer } = plan;
+  const { design, pricer } = plan;
   const now = pricer.price(plan, { case: 'likely' });
   const then = pricer.price(plan, { case: 'likely', load: times });
-  const after = monthlyOf(then);
-  const rows = [...monthlyOf(now)].flatMap(([id, amount]): RunawayRow[] => {
-    const changed = after.get(id);
-    return changed === undefined || changed.equals(amount) ? [] : [{ id, now: amount, then: changed }];
-  });
+  const difference = differenceBetween({ design, priced: now }, { design, priced: then });
+  const rows = difference.rows.flatMap(({ id, before, after, change }): RunawayRow[] =>
+    !change || change.isZero() ? [] : [{ id, now: before!, then: after! }],
+  );
   const extra = (row: RunawayRow): Decimal => row.then.minus(row.now);
   return {
-    now: now.monthly.value,
-    then: then.monthly.value,
+    now: difference.before,
+    then: difference.after,
     rows: rows.sort((a, b) => extra(b).comparedTo(extra(a)) || (a.id < b.id ? -1 : 1)),
   };
 }

@@ -1,7 +1,7 @@
 /** A claim: what one line asks of one rate, how much it uses and how much it buys. */
 import { type Decimal, ONE } from '../base';
 import type { BookHead, Rate } from '../books';
-import { POOLABLE } from '../rates';
+import { STRUCTURES } from '../rates';
 import { type Figure, given, product, type RateSource } from '../trace';
 import { conversionFactor } from '../units';
 import { type Week, WEEK_HOURS, weekUnitHours } from '../usage';
@@ -19,7 +19,7 @@ export interface Claim {
 
 /** Whether the amount of a demand depends on what others use. */
 export function isPooled(rate: Rate): boolean {
-  return rate.pool !== 'component' && POOLABLE.has(rate.charge.structure);
+  return rate.pool !== 'component' && STRUCTURES[rate.charge.structure].poolable;
 }
 
 export function rateSource(rate: Rate, book: BookHead): RateSource {

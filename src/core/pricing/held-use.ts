@@ -145,7 +145,7 @@ function negative({ meter }: MeterContext, value: Decimal): Result<never> | null
 
 /** What is held on average where only what comes in each month and how long it is kept are known. */
 function keptOnAverage(context: MeterContext, entry: UsageEntry, each: Figure, notices: Issue[]): Figure {
-  const { rate, meter, case: which, hoursInMonth } = context;
+  const { component, rate, meter, case: which, hoursInMonth } = context;
   if (!entry.keptDays) return each;
   const days = decimal(readCase(entry.keptDays, which));
   const least = rate.minimums?.keptDays ?? null;
@@ -153,7 +153,8 @@ function keptOnAverage(context: MeterContext, entry: UsageEntry, each: Figure, n
     const values = { meter: meter.label, days: days.toString(), least: least.toString() };
     notices.push(issue('retention.applied', ['usage', meter.meter], values));
   }
-  return heldOnAverage(each, days, least, hoursInMonth);
+  const input = { component: component.id, entry: `kept/${meter.meter}` };
+  return heldOnAverage(each, entered('Kept for', days, 'day', input), least, hoursInMonth);
 }
 
 /** Unit-months, or unit-hours where the rate is per hour. */

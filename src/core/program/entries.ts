@@ -38,6 +38,11 @@ export function withEntry(component: Component, entry: string, value: string): C
       if (!known?.setAside || known.sizes) return null;
       return { ...component, usage: { ...component.usage, [field]: { ...known, setAside: cased } } };
     }
+    case 'kept': {
+      const known = component.usage[field];
+      if (!known?.keptDays) return null;
+      return { ...component, usage: { ...component.usage, [field]: { ...known, keptDays: cased } } };
+    }
     case 'load':
       return component.load ? withLoad(component, component.load, field, cased) : null;
     case 'committed':

@@ -124,7 +124,7 @@ describe('a program', () => {
     expect(points).toBeGreaterThan(400);
     expect(inputs).toBeGreaterThan(400);
     expect([...kinds.keys()].sort()).toEqual(
-      expect.arrayContaining(['count', 'each', 'load', 'running', 'size', 'usage']),
+      expect.arrayContaining(['count', 'each', 'kept', 'load', 'running', 'size', 'usage']),
     );
   });
 });

@@ -110,10 +110,22 @@ export interface ChargeContext {
   readonly agreement?: string;
 }
 
-/** Structures whose tiers make sense over several components at once. */
-export const POOLABLE: ReadonlySet<ChargeStructure> = new Set([
-  'per-unit',
-  'per-block',
-  'graduated',
-  'volume',
-]);
+interface StructureTraits {
+  /** What one says of it; null: nobody charges an own line by it, it needs a load, a size or a spend of its own. */
+  readonly ownLine: string | null;
+  /** Its tiers make sense over several components at once. */
+  readonly poolable: boolean;
+}
+
+/** What else there is to say of each structure; its schema stands in `formats/charge`, its arithmetic in `charge.ts`. */
+export const STRUCTURES: { readonly [S in ChargeStructure]: StructureTraits } = {
+  'per-unit': { ownLine: 'a price for each', poolable: true },
+  'per-block': { ownLine: 'a price for each started block', poolable: true },
+  graduated: { ownLine: 'tiers, each slice at its own price', poolable: true },
+  volume: { ownLine: 'tiers, all of it at the price of one', poolable: true },
+  stepped: { ownLine: 'steps by the size of one', poolable: false },
+  'greatest-of': { ownLine: null, poolable: false },
+  'by-parts': { ownLine: null, poolable: false },
+  'share-of-spend': { ownLine: null, poolable: false },
+  flat: { ownLine: 'one amount', poolable: false },
+};

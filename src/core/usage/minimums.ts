@@ -51,15 +51,15 @@ export function atLeast(label: string, quantity: Figure, minimum: Decimal | null
  * month. A minimum retention counts at least its days, also when data is deleted earlier.
  *
  * @example
- * heldOnAverage(given('Comes in', decimal('730'), 'GB'), decimal('10'), null, decimal('730')).value.toString(); // => '240'
+ * heldOnAverage(given('Comes in', decimal('730'), 'GB'), given('Kept for', decimal('10'), 'day'), null, decimal('730')).value.toString(); // => '240'
  */
 export function heldOnAverage(
   monthly: Figure,
-  days: Decimal,
+  days: Figure,
   minimumDays: Decimal | null,
   monthHours: Decimal,
 ): Figure {
-  const kept = atLeast('Days paid for', given('Kept for', days, 'day'), minimumDays);
+  const kept = atLeast('Days paid for', days, minimumDays);
   const month = quotient('Days of the month', 'day', [
     given('Hours of the month', monthHours, 'hour'),
     given('Hours of a day', decimal(24), 'hour'),

@@ -2,32 +2,29 @@
  * The charge of an own line as one types it: "0.09 up to 10240, 0.07 beyond" for tiers, "5 up to 50, 10 up to 500, then
  * 10 per 500" for steps. What is written is what is read.
  */
-import { decimal, err, issue, ok, parseDecimal, type Result } from '@/core/base';
+import { assertNever, decimal, err, issue, ok, parseDecimal, type Result } from '@/core/base';
 import {
   type Band,
+  type ChargeStructure,
   type ChargeText,
   chargeFaults,
   firstUnitPrice,
   readCharge,
+  STRUCTURES,
   type Tier,
 } from '@/core/rates';
 
-/** What a person may choose for an own line; the others need a load, a size or a spend that it does not have. */
-export const OWN_STRUCTURES = [
-  ['per-unit', 'a price for each'],
-  ['per-block', 'a price for each started block'],
-  ['graduated', 'tiers, each slice at its own price'],
-  ['volume', 'tiers, all of it at the price of one'],
-  ['stepped', 'steps by the size of one'],
-  ['flat', 'one amount'],
-] as const;
-export type OwnStructure = (typeof OWN_STRUCTURES)[number][0];
+/** What a person may choose for an own line, with its words. */
+export const OWN_STRUCTURES = (Object.keys(STRUCTURES) as ChargeStructure[]).flatMap((structure) => {
+  const words = STRUCTURES[structure].ownLine;
+  return words === null ? [] : [[structure, words] as const];
+});
 
 type Tiered = Extract<ChargeText, { structure: 'graduated' | 'volume' }>;
 type Stepped = Extract<ChargeText, { structure: 'stepped' }>;
 
 /** The charge in another structure, with the price it had; nothing that still fits is lost. */
-export function asStructure(charge: ChargeText, structure: OwnStructure): ChargeText {
+export function asStructure(charge: ChargeText, structure: ChargeStructure): ChargeText {
   if (charge.structure === structure) return charge;
   const price = firstUnitPrice(readCharge(charge))?.toString() ?? '0';
   switch (structure) {
@@ -44,6 +41,12 @@ export function asStructure(charge: ChargeText, structure: OwnStructure): Charge
       return { structure, bands: [{ upTo: '100', fee: price }], beyond: { block: '100', fee: price } };
     case 'flat':
       return { structure, amount: price, once: false };
+    case 'greatest-of':
+    case 'by-parts':
+    case 'share-of-spend':
+      throw new Error(`no own line is charged by ${structure}`);
+    default:
+      return assertNever(structure);
   }
 }
 

@@ -2,12 +2,11 @@
 'use client';
 import type { Result } from '@/core/base';
 import type { CustomCharge } from '@/core/design';
-import type { ChargeText } from '@/core/rates';
+import type { ChargeStructure, ChargeText } from '@/core/rates';
 import { Field } from '@/ui/field';
 import {
   asStructure,
   OWN_STRUCTURES,
-  type OwnStructure,
   readBlock,
   readSteps,
   readTiers,
@@ -47,7 +46,7 @@ export function ChargeEntries({ row, preview, commit }: ChargeEntriesProps) {
           <select
             {...field}
             value={charge.structure}
-            onChange={(event) => commit(asStructure(charge, event.target.value as OwnStructure))}
+            onChange={(event) => commit(asStructure(charge, event.target.value as ChargeStructure))}
           >
             {OWN_STRUCTURES.map(([structure, words]) => (
               <option key={structure} value={structure}>
