@@ -9,6 +9,7 @@ export type * from './edit-model';
 export * from './edit-target';
 export * from './edits-between';
 export * from './kind-rules';
+export * from './recorded';
 export * from './sizes';
 export * from './taken-place';
 export * from './usual-use';

@@ -22,9 +22,10 @@ import { ledgerActs } from './use-ledger-acts';
 import { useLedgerColumns, useLedgerRows } from './use-ledger-table';
 
 export function LedgerScreen() {
-  const { initial, bookList, session, state, client, pricing, ...room } = useRoom();
-  const { apply, preview, undo, showKeys, exportAs, filtering } = room;
+  const { initial, bookList, state, client, pricing, ...room } = useRoom();
+  const { apply, complete, preview, undo, showKeys, exportAs, filtering } = room;
   const { design } = state;
+  const sectionCount = design.sections.length;
   const [picker, setPicker] = useState<PickerState | null>(null);
   const [formsOpen, setFormsOpen] = useState(false);
   const [hidden, toggleColumn] = useHiddenColumns();
@@ -38,9 +39,9 @@ export function LedgerScreen() {
   }, []);
   const addSection = useCallback(() => {
     const section: Section = { id: crypto.randomUUID(), name: 'New section', components: [] };
-    apply([{ edit: 'add-section', index: session.getState().design.sections.length, section }]);
+    apply([{ edit: 'add-section', index: sectionCount, section }]);
     moveCursor({ row: section.id, column: 'name', editing: { text: null } });
-  }, [apply, moveCursor, session]);
+  }, [apply, moveCursor, sectionCount]);
   const { columns, repeats } = useLedgerColumns({ open, addSection, setView });
 
   const acts = ledgerActs({
@@ -52,8 +53,7 @@ export function LedgerScreen() {
     openKinds: (row) => open('kind', row, '', 'name'),
   });
   const { hereSection, addOfKind, addStarred, paste } = adding({
-    ...{ design, rows, cursor, client, bookList, apply, moveCursor },
-    complete: (edits, change) => void session.apply(edits, change),
+    ...{ design, rows, cursor, client, bookList, apply, complete, moveCursor },
     undo: undo.run,
   });
 

@@ -32,6 +32,8 @@ export interface DesignRoom {
   readonly client: PricingClient | null;
   readonly pricing: Pricing;
   readonly apply: (edits: readonly Edit[]) => boolean;
+  /** Completes a change that was just made; one undo takes both back, if nothing came between. */
+  readonly complete: (edits: readonly Edit[], change: readonly Edit[]) => void;
   readonly preview: (edits: readonly Edit[]) => void;
   readonly undo: { readonly label: string; readonly run: () => void };
   readonly showKeys: () => void;
@@ -55,6 +57,11 @@ export function useRoom(): DesignRoom {
   const room = useContext(Room);
   if (!room) throw new Error('a view of a design stands in its room');
   return room;
+}
+
+/** Another room for the views inside: of an alternative, which is a design made of this one. */
+export function RoomInstead({ room, children }: { readonly room: DesignRoom; readonly children: ReactNode }) {
+  return <Room value={room}>{children}</Room>;
 }
 
 interface DesignRoomProps {
@@ -85,6 +92,10 @@ export function DesignRoomOf({ id, initial, bookList, children }: DesignRoomProp
     },
     [session],
   );
+  const complete = useCallback(
+    (edits: readonly Edit[], change: readonly Edit[]) => void session.apply(edits, change),
+    [session],
+  );
   const preview = useCallback((edits: readonly Edit[]) => session.preview(edits), [session]);
   const takeStep = useCallback(
     (step: 'undo' | 'redo') => {
@@ -107,7 +118,7 @@ export function DesignRoomOf({ id, initial, bookList, children }: DesignRoomProp
 
   const room: DesignRoom = {
     ...{ id, initial, bookList, session, state, client, pricing, apply, preview, undo, showKeys, exportAs },
-    ...{ place, setPlace, filtering, setFiltering, marginOpen },
+    ...{ complete, place, setPlace, filtering, setFiltering, marginOpen },
     toggleMargin: () => setMarginOpen(!marginOpen),
     openMargin,
   };

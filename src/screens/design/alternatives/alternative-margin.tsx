@@ -60,7 +60,7 @@ interface SideProps {
 
 function Side({ alternative, column, comparison, side, onSide }: SideProps) {
   const router = useRouter();
-  const { state, client, bookList, apply, undo } = useRoom();
+  const { id, state, client, bookList, apply, undo } = useRoom();
   const { design } = state;
   const [busy, setBusy] = useState(false);
   const names = placeNames(bookList);
@@ -93,11 +93,11 @@ function Side({ alternative, column, comparison, side, onSide }: SideProps) {
   const makeOwn = (): Promise<void> =>
     asDesign(async (made) => {
       const title = `${design.title}: ${alternative.name}`.slice(0, 200);
-      const { id } = await callApi<{ id: string }>('/api/designs/import', {
+      const own = await callApi<{ id: string }>('/api/designs/import', {
         method: 'POST',
         body: writeDesign({ ...made, title }),
       });
-      router.push(`/designs/${id}`);
+      router.push(`/designs/${own.id}`);
     });
 
   return (
@@ -146,6 +146,9 @@ function Side({ alternative, column, comparison, side, onSide }: SideProps) {
       </details>
       {column && <Remarks column={column} />}
       <div className="mt-4 flex flex-wrap gap-1.5">
+        <Button onClick={() => router.push(`/designs/${id}/alternatives/${alternative.id}`)}>
+          Open in the ledger
+        </Button>
         <Button onClick={() => void takeOn()} disabled={busy || !column}>
           Take it on
         </Button>

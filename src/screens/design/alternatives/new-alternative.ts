@@ -1,5 +1,5 @@
 /** Alternatives that one asks for most, each made by one act, and edits that put them into the design. */
-import type { Alternative, AlternativeEdit, Change, Design } from '@/core/design';
+import type { Alternative, AlternativeEdit, Change, Component, Design, Scope } from '@/core/design';
 import { describeTerm } from '@/core/display';
 import type { Term } from '@/core/terms';
 import type { BookInfo } from '../book-list';
@@ -10,7 +10,7 @@ export interface Suggested {
   readonly changes: readonly Change[];
 }
 
-const ALL = { of: 'all' } as const;
+const ALL: Scope = { of: 'all' };
 const TERMS: readonly Term[] = ['12-none', '36-all'];
 
 export function suggestedFor(design: Design, bookList: readonly BookInfo[]): Suggested[] {
@@ -38,6 +38,31 @@ export function suggestedFor(design: Design, bookList: readonly BookInfo[]): Sug
       changes: [{ change: 'traffic', what: ALL, times: '2' }],
     },
     { name: 'An empty one', detail: 'changed by hand', changes: [] },
+  ];
+}
+
+/** The same of some lines, and without them. */
+export function suggestedForLines(
+  design: Design,
+  lines: readonly Component[],
+  bookList: readonly BookInfo[],
+): Suggested[] {
+  const what: Scope = { of: 'lines', ids: lines.map(({ id }) => id) };
+  const named = lines.length === 1 ? lines[0]!.name : `${lines.length} lines`;
+  const one = (how: string, change: Change): Suggested => ({
+    name: `${named}: ${how}`.slice(0, 200),
+    detail: how,
+    changes: [change],
+  });
+  return [
+    ...bookList.map(({ key, title, revision }) =>
+      one(`at ${title}`, {
+        ...{ change: 'move', what, book: key, revision: pinned(design, key) ?? revision, region: null },
+      }),
+    ),
+    one('cheapest that fits', { change: 'size', what }),
+    ...TERMS.map((term) => one(`paid ${describeTerm(term)}`, { change: 'pay', what, term })),
+    one('left out', { change: 'leave-out', what }),
   ];
 }
 

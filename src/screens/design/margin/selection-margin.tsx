@@ -10,7 +10,10 @@ import type { Running } from '@/core/usage';
 import { Amount } from '@/ui/amount';
 import { Button } from '@/ui/button';
 import { Field } from '@/ui/field';
+import { Menu } from '@/ui/menu';
+import { tell } from '@/ui/toast';
 import type { PricingClient } from '@/workers/client';
+import { added, suggestedForLines } from '../alternatives/new-alternative';
 import { placeEdits } from '../place-edits';
 import { copyAll, moveAll, multiplyAll, payAll, removeAll, runAll } from '../selection/bulk-edits';
 import type { BookInfo } from '../book-list';
@@ -137,6 +140,18 @@ export function SelectionMargin(props: SelectionMarginProps) {
           <Button type="submit">Multiply</Button>
         </form>
       </div>
+      <h3 className="mt-4 mb-2 border-b border-ink pb-1 text-sm font-semibold">What if</h3>
+      <Menu
+        label="As an alternative"
+        items={suggestedForLines(design, components, bookList).map((each) => ({
+          label: each.detail,
+          onSelect: () => {
+            if (apply([added(design, each, crypto.randomUUID())])) {
+              tell(`“${each.name}” stands among the alternatives now.`);
+            }
+          },
+        }))}
+      />
       <div className="mt-4 flex flex-wrap gap-2">
         <Button onClick={onFillDown} title="Ctrl D">
           Fill the column down
