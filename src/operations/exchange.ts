@@ -1,5 +1,6 @@
 /** Exchange-rate tables of a workspace: dated, brought in as CSV, taken over by designs. Needs J8, D14. */
 import { ONE } from '@/core/base';
+import type { Design } from '@/core/design';
 import { readExchangeCsv } from '@/formats';
 import { allow } from './may';
 import { invalid } from './app-error';
@@ -24,6 +25,19 @@ export function worthOf(rows: readonly ExchangeRow[]): Record<string, string> {
     else if (from === common) worth[to] ??= ONE.dividedBy(rate).toString();
   }
   return worth;
+}
+
+/** The newest row of each pair to or from a currency, as a design takes it. */
+export function newestExchange(
+  rows: readonly ExchangeRow[],
+  currency: string,
+): Design['assumptions']['exchange'] {
+  const newest = new Map<string, ExchangeRow>();
+  for (const row of rows) {
+    const pair = `${row.from}${row.to}`;
+    if ((row.from === currency || row.to === currency) && !newest.has(pair)) newest.set(pair, row);
+  }
+  return [...newest.values()].map(({ from, to, rate, date }) => ({ from, to, rate, date }));
 }
 
 /** All rows or none; rows of the same date and pair are replaced. */

@@ -2,6 +2,7 @@ export * from './actor';
 export * from './app-error';
 export { changeOf, differenceBetween } from './book-difference';
 export * from './compare-design';
+export * from './bare-rates';
 export * from './books';
 export * from './exchange';
 export * from './import-book';

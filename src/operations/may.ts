@@ -3,6 +3,7 @@ import { type Actor, requireRole, type Role } from './actor';
 
 /** By operation: the least role. */
 export const MAY = {
+  bareSurroundings: 'viewer',
   compareRevisions: 'viewer',
   findOffers: 'viewer',
   importProgress: 'viewer',

@@ -13,6 +13,7 @@ type AnswerTo<Q extends Question> = Answers[Q['ask']];
 const HEAVY: readonly Question['ask'][] = [
   'alternative',
   'axis',
+  'bare-rates',
   'mixed',
   'compare',
   'budget',

@@ -1,6 +1,7 @@
 /** A design and its alternatives, side by side. Keeps a plan of each, so that an edit prices what it changes in each. */
 import { type AlternativeDesign, createAlternator } from '@/core/alternatives';
 import { type Axis, type AxisAnswer, axisLooksAt, axisOf } from '@/core/axes';
+import { bareRates, kindsMeasured, type MeasuredRates, measuresOf, type Quantities } from '@/core/bare-rates';
 import { comparisonOf, type Comparison, type GroupBy, mixedBest, type PricedColumn } from '@/core/comparison';
 import { mixedSentence } from '@/core/display';
 import { movesOverTime, priceMonths } from '@/core/analysis';
@@ -46,6 +47,16 @@ export class Compared {
     const lines = linesIn(design, what);
     await this.loaded.booksFor(design, axisLooksAt(axis, lines, books));
     return axisOf(axis, this.pricer.plan(design, own), what, this.alternator);
+  }
+
+  /** Every measured kind in every region of the pinned books is brought in first. */
+  async bareRates(around: Design, quantities: Quantities): Promise<MeasuredRates[]> {
+    await this.loaded.catalogues(around.books);
+    const books = around.books.flatMap(({ book, revision }) => this.loaded.get(book, revision) ?? []);
+    const { alternatives: _, ...own } = around;
+    const asked = { around: { ...own, sections: [] }, books, pricer: this.pricer };
+    await this.loaded.booksFor(asked.around, kindsMeasured(books));
+    return measuresOf(books, quantities).map((measure) => bareRates(measure, asked));
   }
 
   async mixed(own: DesignPlan, by: 'section' | 'line'): Promise<Answers['mixed']> {

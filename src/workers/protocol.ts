@@ -5,6 +5,7 @@
  */
 import type { AlternativeDesign } from '@/core/alternatives';
 import type { Axis, AxisAnswer } from '@/core/axes';
+import type { MeasuredRates, Quantities } from '@/core/bare-rates';
 import type { Comparison, GroupBy } from '@/core/comparison';
 import type { Change, Component, Design, Place, Scope } from '@/core/design';
 import type { FormWish } from '@/core/deployment-forms';
@@ -134,6 +135,7 @@ export type Question =
   | { readonly ask: 'compare'; readonly design: Design; readonly by: GroupBy }
   | { readonly ask: 'compare-cash'; readonly design: Design; readonly horizon: number }
   | { readonly ask: 'axis'; readonly design: Design; readonly axis: Axis; readonly what: Scope }
+  | { readonly ask: 'bare-rates'; readonly design: Design; readonly quantities: Quantities }
   | { readonly ask: 'mixed'; readonly design: Design; readonly by: 'section' | 'line' }
   | { readonly ask: 'alternative'; readonly design: Design; readonly alternative: string }
   | { readonly ask: 'forms'; readonly design: Design; readonly place: Place; readonly wish: FormWish };
@@ -150,6 +152,8 @@ export interface Answers {
   compare: Comparison;
   'compare-cash': readonly CashRow[];
   axis: AxisAnswer;
+  /** Of the books that the design pins; its own lines are not read. */
+  'bare-rates': readonly MeasuredRates[];
   /** What makes the best of each an alternative, and how that is said. */
   mixed: { readonly changes: readonly Change[]; readonly says: string };
   /** Null: it is not there any more. */

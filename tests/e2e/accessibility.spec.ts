@@ -124,6 +124,19 @@ for (const scheme of ['light', 'dark'] as const) {
       await axe(page);
     });
 
+    test('bare rates, and an alternative that is open', async ({ page }) => {
+      await page.goto(`${BOOKING}/rates`);
+      await page
+        .getByRole('button', { name: /^Data transfer out at Norvane/ })
+        .first()
+        .click();
+      await expect(page.getByRole('region', { name: 'Data transfer out' })).toContainText('Norvane book');
+      await axe(page);
+      await page.goto(`${BOOKING}/alternatives/committed`);
+      await expect(page.getByRole('grid', { name: /^Ledger of/ })).toContainText('Front servers');
+      await axe(page);
+    });
+
     test('price books', async ({ page }) => {
       await page.goto('/books');
       await expect(page.getByRole('complementary')).toContainText('Regions');

@@ -27,6 +27,7 @@ const CORE_RANKS: Readonly<Record<string, number>> = {
   analysis: 9,
   alternatives: 9,
   range: 10,
+  'bare-rates': 10,
   comparison: 11,
   axes: 11,
   display: 12,

@@ -1,4 +1,5 @@
 export * from './amount';
+export * from './bare-sentence';
 export * from './axis-sentence';
 export * from './change-words';
 export * from './comparison-sentence';

@@ -5,6 +5,7 @@ import { allComponents, anyOfKind, type Component, type Design } from '@/core/de
 import { describeUse, groupInText } from '@/core/display';
 import { summarise } from '@/core/range';
 import { designSchema } from '@/formats';
+import { newestExchange } from '../exchange';
 import { allow } from '../may';
 import { invalid, notFound } from '../app-error';
 import { storeDesign } from '../designs';
@@ -119,13 +120,7 @@ function designFor(book: string, revision: number, region: string, kinds: readon
 }
 
 async function exchangeOf(context: Context): Promise<Design['assumptions']['exchange']> {
-  const rows = await context.exchange.list(context.actor.workspace);
-  const newest = new Map<string, (typeof rows)[number]>();
-  for (const row of rows) {
-    const pair = `${row.from}${row.to}`;
-    if ((row.from === CURRENCY || row.to === CURRENCY) && !newest.has(pair)) newest.set(pair, row);
-  }
-  return [...newest.values()].map(({ from, to, rate, date }) => ({ from, to, rate, date }));
+  return newestExchange(await context.exchange.list(context.actor.workspace), CURRENCY);
 }
 
 function listingOf(

@@ -151,5 +151,7 @@ export function DesignRoomOf({ id, initial, bookList, children }: DesignRoomProp
 }
 
 function viewOf(segment: string | null): DesignView {
+  // Bare rates are one more way to compare.
+  if (segment === 'rates') return 'alternatives';
   return segment === 'alternatives' || segment === 'checklist' || segment === 'report' ? segment : 'ledger';
 }

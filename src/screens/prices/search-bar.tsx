@@ -1,5 +1,6 @@
 /** What may be asked of offers. */
 'use client';
+import Link from 'next/link';
 import { KINDS } from '@/core/books';
 import { INPUT } from '@/ui/field';
 
@@ -63,6 +64,9 @@ export function SearchBar({ books, asked, onAsk }: SearchBarProps) {
       className="flex shrink-0 flex-wrap items-end gap-2 border-b border-line px-[18px] py-2"
     >
       <h1 className="mr-2 self-center text-lg font-semibold">Prices</h1>
+      <Link href="/prices/bare" prefetch={false} className="mr-2 self-center text-sm text-brand underline">
+        Bare rates side by side
+      </Link>
       {text('Words', 'text', 'min-w-[150px] flex-1', 'name, family, provider')}
       <label className="w-[150px]">
         <span className="mb-0.5 block text-xs text-soft">Kind</span>

@@ -2,8 +2,10 @@
 import type { PlaceNames } from '@/core/display';
 import type { BookInfo } from '../book-list';
 
-export function placeNames(bookList: readonly BookInfo[]): PlaceNames {
-  const bookOf = (key: string): BookInfo | undefined => bookList.find((each) => each.key === key);
+type Named = Pick<BookInfo, 'key' | 'title' | 'regions'>;
+
+export function placeNames(bookList: readonly Named[]): PlaceNames {
+  const bookOf = (key: string): Named | undefined => bookList.find((each) => each.key === key);
   return {
     book: (key) => bookOf(key)?.title ?? key,
     region: (book, code) => bookOf(book)?.regions.find((each) => each.code === code)?.name ?? code,

@@ -14,7 +14,7 @@ export const AXIS_WORDS: Readonly<Record<Axis, string>> = {
 interface WaysToCompareProps {
   readonly id: string;
   /** Null: side by side. */
-  readonly here: Axis | null;
+  readonly here: Axis | 'rates' | null;
   /** What is asked about, kept from one axis to the next. */
   readonly of: string;
 }
@@ -28,6 +28,7 @@ export function WaysToCompare({ id, here, of }: WaysToCompareProps) {
       label: AXIS_WORDS[axis],
       href: `${path}?${new URLSearchParams({ axis, ...(of === 'all' ? {} : { of }) })}`,
     })),
+    { axis: 'rates', label: 'Bare rates', href: `/designs/${id}/rates` },
   ];
   return (
     <nav

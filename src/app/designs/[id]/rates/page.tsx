@@ -1,0 +1,15 @@
+import type { Metadata } from 'next';
+import { openedDesign } from '@/app/lib/open-design';
+import { BareDesignScreen } from '@/screens/bare-rates/bare-design-screen';
+
+interface PageProps {
+  readonly params: Promise<{ id: string }>;
+}
+
+export async function generateMetadata({ params }: PageProps): Promise<Metadata> {
+  return { title: `Bare rates for ${(await openedDesign((await params).id)).design.title}` };
+}
+
+export default function DesignRatesPage() {
+  return <BareDesignScreen />;
+}

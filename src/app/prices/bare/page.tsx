@@ -1,0 +1,18 @@
+import type { Metadata } from 'next';
+import { context } from '@/app/wiring';
+import { bareSurroundings, readCatalogue } from '@/operations';
+import { BarePricesScreen } from '@/screens/bare-rates/bare-prices-screen';
+
+export const metadata: Metadata = { title: 'Bare rates side by side' };
+
+export default async function BareRatesPage() {
+  const around = await bareSurroundings(context());
+  const bookList = await Promise.all(
+    around.books.map(async ({ book, revision }) => {
+      const { book: head, regions } = await readCatalogue(context(), book, revision);
+      const places = regions.map(({ code, name, country, carbon }) => ({ code, name, country, carbon }));
+      return { key: book, title: head.title, regions: places };
+    }),
+  );
+  return <BarePricesScreen around={around} bookList={bookList} />;
+}

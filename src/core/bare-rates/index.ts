@@ -1,0 +1,3 @@
+export * from './measures';
+export * from './rates';
+export * from './own-quantities';
