@@ -74,7 +74,7 @@ export const COMMANDS: readonly Command[] = [
     least: 1,
     most: 1,
     needs: ['books', 'as', 'out'],
-    may: ['variant', 'until', 'agreements', 'by-month'],
+    may: ['variant', 'until', 'agreements', 'by-month', 'beside'],
     forms: ['text'],
     // What writes sheets and pages takes a second to load.
     run: async (call) => (await import('./report-command')).reportCommand(call),

@@ -1,7 +1,6 @@
 /** `wick compare`: a design beside its alternatives, or a whole axis; the same core and so the same numbers as on screen. */
-import { createAlternator } from '@/core/alternatives';
 import { AXES, type Axis, axisOf, OF_ONE_LINE } from '@/core/axes';
-import { comparisonOf, type GroupBy, type PricedColumn } from '@/core/comparison';
+import { compareDesign, type GroupBy } from '@/core/comparison';
 import { allComponents, type Design, type Scope } from '@/core/design';
 import {
   axisTable,
@@ -12,7 +11,6 @@ import {
   sentenceFor,
 } from '@/core/display';
 import { type BookSet, planOf } from '@/core/pricing';
-import { summaryOfPlan } from '@/core/range';
 import { flatTableCsv } from '@/formats/flat-table-csv';
 import { invalid } from '@/operations/app-error';
 import { booksOf, readDesignFile, writeOut } from './files';
@@ -44,25 +42,7 @@ function compared(call: Call, design: Design, books: BookSet): Result {
     if (call.one(option) !== undefined) throw invalid(`--${option} goes with --axis.`);
   }
   const by = groupNamed(call.one('by') ?? 'section');
-  const alternator = createAlternator(books);
-  const { alternatives: _, ...own } = design;
-  const plan = planOf(own, books);
-  const columns: PricedColumn[] = [
-    {
-      id: null,
-      name: 'The design',
-      note: '',
-      changes: [],
-      outcomes: [],
-      design: own,
-      summary: summaryOfPlan(plan),
-    },
-    ...chosen(design, call.one('alternatives')).map((each): PricedColumn => {
-      const made = alternator.apply(design, each);
-      return { ...each, ...made, summary: summaryOfPlan(plan.pricer.plan(made.design, plan)) };
-    }),
-  ];
-  const comparison = comparisonOf(columns, books, by);
+  const comparison = compareDesign(design, books, by, chosen(design, call.one('alternatives')));
   return {
     table: comparisonTable(comparison, design, namesOf(design, books)),
     data: { title: design.title, ...withSentences(comparison) },

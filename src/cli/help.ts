@@ -12,8 +12,8 @@ wick compare DESIGN --books PATH --axis regions|providers|sizes|paying|forms [--
     a whole axis, priced at once and ranked against what is chosen
 wick pay DESIGN --books PATH [--line LINE] [--leave 18]
     the ways of paying for each line that has several; with --leave what ending after so many months costs
-wick report DESIGN --books PATH --as xlsx|pdf|md|json --out FILE [--variant quotation --until 2026-12-31] [--agreements] [--by-month]
-    writes the design's report
+wick report DESIGN --books PATH --as xlsx|pdf|md|json --out FILE [--variant quotation --until 2026-12-31] [--agreements] [--by-month] [--beside alternatives,regions]
+    writes the design's report, with its alternatives or every region, provider or way of paying beside it if asked
 wick books check FILE …
     checks price-book files of any size
 wick books diff BEFORE AFTER

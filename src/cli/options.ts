@@ -41,6 +41,7 @@ const OPTIONS = {
   until: 'value',
   agreements: 'flag',
   'by-month': 'flag',
+  beside: 'value',
   line: 'value',
   alternatives: 'value',
   axis: 'value',

@@ -1,7 +1,7 @@
 /** `wick report`: the report of a design file, as the application writes it. */
 import { buildReport } from '@/core/report';
 import { readReportOptions } from '@/formats';
-import { REPORT_FORMS } from '@/core/report';
+import { BESIDES, REPORT_FORMS } from '@/core/report';
 import { handOver } from '@/handover';
 import { invalid } from '@/operations';
 import { booksOf, readDesignFile, writeOut } from './files';
@@ -17,8 +17,14 @@ export async function reportCommand(call: Call): Promise<number> {
     until: call.one('until'),
     agreements: call.has('agreements') ? '1' : undefined,
     months: call.has('by-month') ? '1' : undefined,
+    beside: call.one('beside'),
   });
-  if (!options) throw invalid('--variant takes full or quotation, --until a date such as 2026-12-31.');
+  if (!options)
+    throw invalid(
+      '--variant takes full or quotation, --until a date such as 2026-12-31, --beside some of ' +
+        BESIDES.join(', ') +
+        '.',
+    );
   const design = readDesignFile(call.given[0]!);
   const books = await booksOf(call.all('books'));
   const built = buildReport(design, books, options);

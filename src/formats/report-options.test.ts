@@ -7,6 +7,8 @@ describe('how a report is asked for', () => {
     'agreements=1',
     'months=1',
     'agreements=1&months=1',
+    'beside=alternatives',
+    'months=1&beside=alternatives%2Cregions',
     'variant=quotation',
     'variant=quotation&until=2026-12-31',
   ])('“%s” is read and written alike', (query) => {
@@ -21,8 +23,17 @@ describe('how a report is asked for', () => {
     expect(readReportOptions({ until: '2026-12-31' })).toMatchObject({ validUntil: null });
   });
 
-  it.each([{ variant: 'secret' }, { until: '31.12.2026' }, { agreements: 'yes' }, { until: ['a', 'b'] }])(
-    '%j is refused',
-    (given) => expect(readReportOptions(given)).toBeNull(),
-  );
+  it('puts nothing beside a quotation, and each thing once', () => {
+    expect(readReportOptions({ variant: 'quotation', beside: 'regions' })).not.toHaveProperty('beside');
+    expect(readReportOptions({ beside: 'paying,regions,paying' })?.beside).toEqual(['regions', 'paying']);
+  });
+
+  it.each([
+    { beside: 'sizes' },
+    { beside: '' },
+    { variant: 'secret' },
+    { until: '31.12.2026' },
+    { agreements: 'yes' },
+    { until: ['a', 'b'] },
+  ])('%j is refused', (given) => expect(readReportOptions(given)).toBeNull());
 });

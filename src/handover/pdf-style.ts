@@ -48,6 +48,7 @@ export const STYLES = StyleSheet.create({
     color: SOFT,
     fontSize: 7.5,
   },
+  footAcross: { top: 563 },
   title: { fontSize: 19, fontWeight: 600, lineHeight: 1.2 },
   lead: { color: SOFT, marginTop: 4 },
   heading: {

@@ -1,6 +1,7 @@
 /** A report as Markdown: for change requests, wikis and mail. User text cannot become markup. Needs Q6. */
 import { writeMoney, writeNumber } from '@/core/display';
 import type { Labelled, Report, ReportLine } from '@/core/report';
+import { flatTableMarkdown } from './flat-table-markdown';
 import { plain } from './markdown-text';
 
 export function reportMarkdown(report: Report): string {
@@ -42,6 +43,7 @@ export function reportMarkdown(report: Report): string {
     report.years.map(({ label, cash }) => ({ label, value: money(cash) })),
     true,
   );
+  parts.push(...report.beside.map((each) => flatTableMarkdown(each).trimEnd()));
   block('Assumptions', report.assumptions);
   block('Agreements', report.agreements);
   block('Not in the total, or not wanted', report.exclusions);

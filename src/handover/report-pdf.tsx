@@ -5,6 +5,7 @@ import { Document, Page, renderToBuffer, Text, View } from '@react-pdf/renderer'
 import type { ReactNode } from 'react';
 import { writeMoney } from '@/core/display';
 import type { Labelled, Report } from '@/core/report';
+import { BesidePages } from './pdf-beside';
 import { Cell } from './pdf-cell';
 import { QuarterBars } from './pdf-chart';
 import { Entered, Lines, type Money, stretches, TogetherAtTheEnd } from './pdf-lines';
@@ -25,16 +26,16 @@ interface PaperProps {
 function Paper({ report, at, byMonth }: PaperProps) {
   const money: Money = (value) => writeMoney(value, report.currency).replaceAll('\u2212', '-');
   const parts = stretches(report.sections);
-  const sheet = (children: ReactNode, key?: string) => (
-    <Page key={key} size="A4" style={STYLES.page}>
+  const sheet = (children: ReactNode, key?: string, across = false) => (
+    <Page key={key} size="A4" orientation={across ? 'landscape' : 'portrait'} style={STYLES.page}>
       <Text fixed style={STYLES.running} render={({ pageNumber }) => (pageNumber > 1 ? report.title : '')} />
       {children}
-      <Text fixed style={STYLES.foot}>
+      <Text fixed style={[STYLES.foot, across ? STYLES.footAcross : {}]}>
         Made on {at.toISOString().slice(0, 10)} · {report.currency}
       </Text>
       <Text
         fixed
-        style={[STYLES.foot, STYLES.end]}
+        style={[STYLES.foot, STYLES.end, across ? STYLES.footAcross : {}]}
         render={({ pageNumber, totalPages }) => `Page ${pageNumber} of ${totalPages}`}
       />
     </Page>
@@ -68,6 +69,7 @@ function Paper({ report, at, byMonth }: PaperProps) {
           {parts.length === 1 && <Entered sections={parts[0]!} />}
         </>,
       )}
+      {report.beside.map((table, at) => sheet(<BesidePages table={table} />, `beside-${at}`, true))}
       {parts.length > 1 && parts.map((part, at) => sheet(<Entered sections={part} />, `entered-${at}`))}
     </Document>
   );

@@ -7,6 +7,7 @@ import ExcelJs from 'exceljs';
 import { mainMeter } from '@/core/books';
 import { stepsOf } from '@/core/program';
 import { type BuiltReport, liveComponents, mainEntries } from '@/core/report';
+import { addFlatTable, addToKnow } from './sheet-flat-table';
 import { addLines, type LinesPlan } from './sheet-lines';
 import { addAssumptions, addMonths, addPaying, addRates } from './sheet-others';
 import { addSummary } from './sheet-summary';
@@ -39,6 +40,10 @@ export async function reportSheet(built: BuiltReport, at: Date): Promise<Uint8Ar
   addSummary(summary, report, lines);
   addPaying(book, report);
   addMonths(book, report);
+  report.beside.forEach((table, index) => {
+    addFlatTable(book, table, `Beside ${index + 1}`);
+    addToKnow(book, table, `Beside ${index + 1}, to know`);
+  });
   addAssumptions(book, report);
   addRates(book, report);
   if (plan.workings) addWorkings(book, plan.workings, plan, lines);

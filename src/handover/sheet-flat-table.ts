@@ -2,7 +2,7 @@
  * A flat table as a workbook. Groups and totals are live sums of their lines, differences live subtractions, each beside the
  * value that the core says; where a line has no amount, nothing is made up. What has to be known stands on a second sheet.
  */
-import ExcelJs, { type Worksheet } from 'exceljs';
+import ExcelJs, { type Workbook, type Worksheet } from 'exceljs';
 import { decimal } from '@/core/base';
 import type { FlatCell, FlatRow, FlatTable } from '@/core/display';
 import { asSection, asTotal, letterOf, moneyFormat, setHead } from './sheet-style';
@@ -11,11 +11,18 @@ const PERCENT = '0.0 %';
 const FIRST_WIDTH = 34;
 
 export async function flatTableSheet(table: FlatTable, at: Date): Promise<Uint8Array> {
-  const { title, answer, currency, head, rows, notes } = table;
   const book = new ExcelJs.Workbook();
   book.created = at;
   book.modified = at;
-  const sheet = book.addWorksheet('Comparison');
+  addFlatTable(book, table, 'Comparison');
+  addToKnow(book, table, 'What to know');
+  return new Uint8Array(await book.xlsx.writeBuffer());
+}
+
+/** The table on a sheet of its own. */
+export function addFlatTable(book: Workbook, table: FlatTable, name: string): void {
+  const { currency, head, rows } = table;
+  const sheet = book.addWorksheet(name);
   const formats = head.map((_, column) => formatOf(rows, column, currency));
   setHead(
     sheet,
@@ -40,7 +47,11 @@ export async function flatTableSheet(table: FlatTable, at: Date): Promise<Uint8A
     }
   }
   live(sheet, table, first, groups);
-  const told = book.addWorksheet('What to know');
+}
+
+/** What has to be known of the table. */
+export function addToKnow(book: Workbook, { title, answer, notes }: FlatTable, name: string): void {
+  const told = book.addWorksheet(name);
   told.getColumn(1).width = 120;
   told.getColumn(1).alignment = { wrapText: true, vertical: 'top' };
   for (const text of [title, answer]) told.addRow([text]);
@@ -50,7 +61,6 @@ export async function flatTableSheet(table: FlatTable, at: Date): Promise<Uint8A
     told.addRow([note.title]).font = { bold: true };
     for (const line of note.lines) told.addRow([line]);
   }
-  return new Uint8Array(await book.xlsx.writeBuffer());
 }
 
 function valueOf(cell: FlatCell): string | number | null {

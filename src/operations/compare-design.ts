@@ -1,11 +1,10 @@
 /** A stored design beside its alternatives, or along an axis, as a table that leaves the house. */
 import { createAlternator } from '@/core/alternatives';
 import { type Axis, axisLooksAt, axisOf } from '@/core/axes';
-import { comparisonOf, type GroupBy, type PricedColumn } from '@/core/comparison';
+import { compareDesign, type GroupBy } from '@/core/comparison';
 import { type Design, linesIn, type Scope } from '@/core/design';
 import { axisTable, comparisonTable, type FlatTable, type PlaceNames } from '@/core/display';
 import { createPricer } from '@/core/pricing';
-import { summaryOfPlan } from '@/core/range';
 import { appliedWhereLoaded } from '@/formats/loaded-alternatives';
 import { openDesign } from './designs';
 import type { ComparisonAsked } from './job-ports';
@@ -34,23 +33,21 @@ export async function readComparison(
 }
 
 async function sideBySide(design: Design, books: GrowingBooks, by: GroupBy): Promise<ReadComparison> {
-  const pricer = createPricer(books);
-  const alternator = createAlternator(books, pricer);
-  const { alternatives = [], ...own } = design;
-  const made = await appliedWhereLoaded(design, alternatives, alternator, books);
-  const plan = pricer.plan(own);
-  const columns: PricedColumn[] = [
-    {
-      ...{ id: null, name: 'The design', note: '', changes: [], outcomes: [] },
-      ...{ design: own, summary: summaryOfPlan(plan) },
-    },
-    ...alternatives.map((each, at): PricedColumn => {
-      const { design: other, outcomes } = made[at]!;
-      return { ...each, outcomes, design: other, summary: summaryOfPlan(pricer.plan(other, plan)) };
-    }),
-  ];
-  const data = comparisonOf(columns, books, by);
+  await loadAlternatives(design, books);
+  const data = compareDesign(design, books, by);
   return { table: comparisonTable(data, design, namesOf(books)), data };
+}
+
+/** Brings what the alternatives of a design lead to. */
+export async function loadAlternatives(design: Design, books: GrowingBooks): Promise<void> {
+  await appliedWhereLoaded(design, design.alternatives ?? [], createAlternator(books), books);
+}
+
+/** Brings what an axis looks at. */
+export async function loadAxis(design: Design, books: GrowingBooks, axis: Axis, what: Scope): Promise<void> {
+  await Promise.all([books.booksFor(design), books.catalogues(design.books)]);
+  const pinned = design.books.flatMap(({ book, revision }) => books.get(book, revision) ?? []);
+  await books.booksFor(design, axisLooksAt(axis, linesIn(design, what), pinned));
 }
 
 async function alongAxis(
@@ -59,9 +56,7 @@ async function alongAxis(
   axis: Axis,
   what: Scope,
 ): Promise<ReadComparison> {
-  await Promise.all([books.booksFor(design), books.catalogues(design.books)]);
-  const pinned = design.books.flatMap(({ book, revision }) => books.get(book, revision) ?? []);
-  await books.booksFor(design, axisLooksAt(axis, linesIn(design, what), pinned));
+  await loadAxis(design, books, axis, what);
   const data = axisOf(axis, createPricer(books).plan(design), what);
   return { table: axisTable(data, design, subjectOf(design, what)), data };
 }

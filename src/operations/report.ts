@@ -1,10 +1,11 @@
 /** Reports of stored designs: read, with the books they were priced from, for whoever writes them down. */
 import { createHash } from 'node:crypto';
-import { allComponents } from '@/core/design';
+import { allComponents, type Design } from '@/core/design';
 import { buildReport, type BuiltReport, type ReportOptions } from '@/core/report';
 import { allow } from './may';
 import { openDesign } from './designs';
-import { loadBooks } from './load-books';
+import { loadAlternatives, loadAxis } from './compare-design';
+import { GrowingBooks, loadBooks } from './load-books';
 import type { BookStore, Context, StoredDesign } from './ports';
 
 export interface ReadReport extends BuiltReport {
@@ -35,11 +36,23 @@ export async function reportOf(
   kept.set(context.books, reports);
   const known = reports.get(key);
   if (known) return { ...known, stored };
-  const books = await loadBooks(context.books, workspace, design);
+  const books = await booksBeside(context.books, workspace, design, options);
   const made = buildReport(design, books, options);
   reports.set(key, made);
   forget(reports);
   return { ...made, stored };
+}
+
+/** What the design needs, and what is needed for whatever stands beside it. */
+async function booksBeside(books: BookStore, workspace: string, design: Design, options: ReportOptions) {
+  const { beside = [], variant } = options;
+  if (variant === 'quotation' || beside.length === 0) return loadBooks(books, workspace, design);
+  const growing = new GrowingBooks(books, workspace);
+  for (const each of beside) {
+    if (each === 'alternatives') await loadAlternatives(design, growing);
+    else await loadAxis(design, growing, each, { of: 'all' });
+  }
+  return growing;
 }
 
 /** The oldest go first; the newest stays, however long it is. */

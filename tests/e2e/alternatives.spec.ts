@@ -2,14 +2,12 @@
 import fs from 'node:fs';
 import ExcelJs from 'exceljs';
 import type { Page } from '@playwright/test';
-import { createAlternator } from '@/core/alternatives';
 import { type Axis, axisOf } from '@/core/axes';
 import { indexBook } from '@/core/books';
-import { type Comparison, comparisonOf } from '@/core/comparison';
+import { compareDesign, type Comparison } from '@/core/comparison';
 import { allComponents, type Design, type Edit, type Scope } from '@/core/design';
 import { axisSentence, columnSentence, writeMoney } from '@/core/display';
 import { type BookSet, bookSet, planOf } from '@/core/pricing';
-import { summarise } from '@/core/range';
 import { DEMO_DESIGNS } from '@/demo/designs';
 import { DEMO_REVISIONS, generateBook } from '@/demo/generate-book';
 import { DEMO_PROFILES } from '@/demo/profiles';
@@ -49,15 +47,7 @@ function alongAxis(design: Design, axis: Axis, what: Scope): string {
   return axisSentence(axisOf(axis, planOf(design, books()), what));
 }
 
-function compared(design: Design): Comparison {
-  const alternator = createAlternator(books());
-  const { alternatives = [], ...own } = design;
-  const columns = [
-    { id: null, name: 'The design', note: '', changes: [], outcomes: [], design: own },
-    ...alternatives.map((each) => ({ ...each, ...alternator.apply(design, each) })),
-  ].map((each) => ({ ...each, summary: summarise(each.design, books()) }));
-  return comparisonOf(columns, books());
-}
+const compared = (design: Design): Comparison => compareDesign(design, books());
 
 function sideOf(design: Design, id: string): string {
   const comparison = compared(design);

@@ -86,6 +86,22 @@ describe('wick compare', () => {
     expect(stdout).toContain('Held equal on every side');
   });
 
+  it('puts the same beside the design in its report', () => {
+    const out = path.join(folder, 'report.md');
+    const report = (beside: string) =>
+      wick('report', booking, '--books', books, '--as', 'md', '--out', out, '--beside', beside);
+    expect(report('alternatives,regions').status).toBe(3);
+    const written = fs.readFileSync(out, 'utf8').replaceAll('\u00a0', ' ');
+    const [head, , ...rows] = compare('--format', 'markdown')
+      .stdout.replaceAll('\u00a0', ' ')
+      .split('\n')
+      .filter((line) => line.startsWith('|'));
+    for (const row of [head!, ...rows]) expect(written).toContain(row);
+    expect(written).toContain(': every region for the design');
+    expect(report('colours')).toMatchObject({ status: 2 });
+    expect(report('colours').stderr).toContain('--beside some of alternatives, regions, providers, paying');
+  });
+
   it('prices a whole axis and ranks it', () => {
     const { stdout } = compare('--axis', 'regions', '--line', 'API servers', '--json');
     const { rows, axis } = JSON.parse(stdout) as AxisAnswer;

@@ -1,4 +1,5 @@
 export * from './compare';
+export * from './design';
 export * from './mixed';
 export type * from './model';
 export type { PricedColumn } from './side';

@@ -3,7 +3,7 @@ import type { Decimal } from '../base';
 import { kindOf } from '../books';
 import { checkTitle } from '../checks';
 import type { Component, Design } from '../design';
-import { describeTerm, describeUse, groupInText, plainMoney, sentenceFor } from '../display';
+import { describeTerm, describeUse, groupInText, type PlaceNames, plainMoney, sentenceFor } from '../display';
 import { minorDigits } from '../money';
 import { DEFAULT_HORIZON, priceMonths, waysToPay } from '../analysis';
 import {
@@ -18,6 +18,7 @@ import {
 } from '../pricing';
 import { printedWick, wickOfDesign, wickOfLine, wickOver, type Wick } from '../range';
 import type { Case } from '../usage';
+import { besideTables } from './beside';
 import { agreementRows, assumptionRows } from './assumptions';
 import type { Labelled, Report, ReportLine, ReportOptions, ReportSection, ReportWick } from './model';
 import { ratesUsed } from './rates-used';
@@ -84,8 +85,24 @@ export function buildReport(design: Design, books: BookSet, options: ReportOptio
     books: booksOf(shown, books, likely),
     rates: open ? ratesUsed(likely) : [],
     paying: quotation ? [] : payingOf(shown, books, money),
+    beside: quotation ? [] : besideTables(design, books, options.beside ?? [], namesIn(books, design)),
   };
   return { report, open, byMonth: options.byMonth ?? false, plan, cases };
+}
+
+/** Names of books and regions, as the revision says that the design pins; a code where no book is there to say it. */
+function namesIn(books: BookSet, design: Design): PlaceNames {
+  const moves = (design.alternatives ?? []).flatMap(({ changes }) =>
+    changes.filter((change) => change.change === 'move'),
+  );
+  const bookOf = (key: string) => {
+    const pin = [...design.books, ...moves].find(({ book }) => book === key);
+    return pin && books.get(key, pin.revision);
+  };
+  return {
+    book: (key) => bookOf(key)?.title ?? key,
+    region: (book, code) => bookOf(book)?.region(code)?.name ?? code,
+  };
 }
 
 interface Money {

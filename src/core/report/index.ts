@@ -1,3 +1,4 @@
+export * from './beside';
 export * from './build';
 export { agreementWords } from './assumptions';
 export * from './model';

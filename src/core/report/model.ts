@@ -3,6 +3,7 @@
  * read-only page all print this one thing. Amounts are text with the currency's printed digits; rows add up to their
  * sections and those to the total. Source: needs Q1 to Q8.
  */
+import type { FlatTable } from '../display';
 
 /** `quotation`: resale prices only, nothing that lets a margin be worked out. */
 export type ReportVariant = 'full' | 'quotation';
@@ -15,7 +16,13 @@ export interface ReportOptions {
   readonly withAgreements: boolean;
   /** On paper every month of the first year by itself; quarters, if not said. */
   readonly byMonth?: boolean;
+  /** What stands beside the design. Never in a quotation. */
+  readonly beside?: readonly Beside[];
 }
+
+/** What may stand beside a design as a whole: its alternatives, or every place or way of paying. */
+export const BESIDES = ['alternatives', 'regions', 'providers', 'paying'] as const;
+export type Beside = (typeof BESIDES)[number];
 
 export interface Labelled {
   readonly label: string;
@@ -130,6 +137,8 @@ export interface Report {
     readonly name: string;
     readonly ways: readonly ReportWay[];
   }[];
+  /** Alternatives and axes, each as a table with what has to be known of it. */
+  readonly beside: readonly FlatTable[];
 }
 
 /** The forms in which a report is written down. */

@@ -2,7 +2,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import type { ReportForm, ReportOptions } from '@/core/report';
+import { type Beside, BESIDES, type ReportForm, type ReportOptions } from '@/core/report';
 import { writeReportOptions } from '@/formats/report-options';
 import { Button } from '@/ui/button';
 import { Menu } from '@/ui/menu';
@@ -16,12 +16,21 @@ interface ReportHeadProps {
   readonly options: ReportOptions;
   /** Whether the design has agreements at all. */
   readonly negotiated: boolean;
+  /** Whether it has alternatives that could stand beside it. */
+  readonly hasAlternatives: boolean;
   readonly today: string;
   /** The one that is shown. */
   readonly revision: number;
 }
 
-export function ReportHead({ id, options, negotiated, today, revision }: ReportHeadProps) {
+const BESIDE_WORDS: Readonly<Record<Beside, string>> = {
+  alternatives: 'its alternatives',
+  regions: 'every region',
+  providers: 'every provider',
+  paying: 'every way of paying',
+};
+
+export function ReportHead({ id, options, negotiated, hasAlternatives, today, revision }: ReportHeadProps) {
   const router = useRouter();
   const [linksOpen, setLinksOpen] = useState(false);
   const query = writeReportOptions(options);
@@ -33,6 +42,7 @@ export function ReportHead({ id, options, negotiated, today, revision }: ReportH
   const file = (form: ReportForm): void => files.begin(form, query);
   useNewest(revision);
   const quotation = options.variant === 'quotation';
+  const { beside = [] } = options;
   return (
     <>
       <div className="flex min-h-[46px] shrink-0 flex-wrap items-center gap-x-5 border-b border-line px-[18px] print:hidden">
@@ -89,6 +99,19 @@ export function ReportHead({ id, options, negotiated, today, revision }: ReportH
             />
             month by month
           </label>
+          {!quotation && (
+            <Menu
+              label="Beside it"
+              items={BESIDES.filter((each) => each !== 'alternatives' || hasAlternatives).map((each) => ({
+                label: BESIDE_WORDS[each],
+                checked: beside.includes(each),
+                onSelect: () => {
+                  const next = BESIDES.filter((other) => beside.includes(other) !== (other === each));
+                  show({ ...options, beside: next });
+                },
+              }))}
+            />
+          )}
           <Button onClick={() => setLinksOpen(true)}>Links …</Button>
           <Button onClick={() => window.print()}>Print</Button>
           <Menu

@@ -24,7 +24,8 @@ export default async function ReportPage({ params, searchParams }: PageProps) {
   const options = readReportOptions(await searchParams);
   if (!options) notFound();
   const { actor, now } = context();
-  const { revision } = await openedDesign(id);
+  const { revision, design } = await openedDesign(id);
+  const hasAlternatives = (design.alternatives ?? []).length > 0;
   const key = JSON.stringify([actor, id, revision, options]);
   const shown = await orSentence(inTime(key, () => desk().ask('report', { actor, id, options })));
   if (shown === null) return <NotYet />;
@@ -32,7 +33,11 @@ export default async function ReportPage({ params, searchParams }: PageProps) {
   const today = now().toISOString().slice(0, 10);
   return (
     <>
-      <ReportHead {...{ id, options, today }} negotiated={shown.isNegotiated} revision={shown.revision} />
+      <ReportHead
+        {...{ id, options, today, hasAlternatives }}
+        negotiated={shown.isNegotiated}
+        revision={shown.revision}
+      />
       <div className="min-h-0 flex-1 overflow-y-auto bg-surface print:overflow-visible" tabIndex={-1}>
         <ReportView report={shown.report} made={`Revision ${shown.revision}, made on ${today}`} />
       </div>
