@@ -29,6 +29,7 @@ export const designEditSchema: z.ZodType<DesignEdit> = z.union([
   setAssumption('countAllowances', ASSUMPTION_FIELDS.countAllowances),
   setAssumption('exchange', ASSUMPTION_FIELDS.exchange),
   setAssumption('allowanceShare', ASSUMPTION_FIELDS.allowanceShare.nullable()),
+  setAssumption('residence', ASSUMPTION_FIELDS.residence.nullable()),
   setAssumption('start', ASSUMPTION_FIELDS.start.nullable()),
   setAssumption('growth', ASSUMPTION_FIELDS.growth.nullable()),
   setAssumption('season', ASSUMPTION_FIELDS.season.nullable()),

@@ -56,6 +56,7 @@ export const ASSUMPTION_FIELDS = {
   countAllowances: z.boolean(),
   exchange,
   allowanceShare: shareText,
+  residence: name,
   start: z.string().regex(/^\d{4}-(0[1-9]|1[0-2])$/, 'must be a month like 2027-01'),
   growth: z.strictObject({ traffic: monthlyGrowth, stock: monthlyGrowth }),
   season: z
@@ -74,6 +75,7 @@ export const ASSUMPTION_FIELDS = {
 
 export const assumptions = z.strictObject(ASSUMPTION_FIELDS).partial({
   allowanceShare: true,
+  residence: true,
   start: true,
   growth: true,
   season: true,

@@ -5,6 +5,8 @@ import { Check, ChevronDown } from 'lucide-react';
 import { Button } from './button';
 
 export interface MenuItem {
+  /** Where two may have the same words. */
+  readonly key?: string;
   readonly label: string;
   readonly detail?: string;
   /** Set or not; the menu stays open. Absent: an act. */
@@ -32,12 +34,12 @@ export function Menu({ label, items }: { readonly label: string; readonly items:
         >
           {items.map((item) =>
             item.checked === undefined ? (
-              <DropdownMenu.Item key={item.label} onSelect={item.onSelect} className={ITEM}>
+              <DropdownMenu.Item key={item.key ?? item.label} onSelect={item.onSelect} className={ITEM}>
                 <Words item={item} />
               </DropdownMenu.Item>
             ) : (
               <DropdownMenu.CheckboxItem
-                key={item.label}
+                key={item.key ?? item.label}
                 checked={item.checked}
                 onCheckedChange={item.onSelect}
                 onSelect={(event) => event.preventDefault()}

@@ -88,3 +88,37 @@ test('lines that are selected become an alternative', async ({ page }) => {
     /Without .*Front servers/,
   );
 });
+
+test('sides are hidden and put in order, and the margin tells of the side that is shown', async ({
+  page,
+}) => {
+  const design = await copyOfBooking(page);
+  await page.goto(`${design}/alternatives`);
+  const heads = page.getByRole('columnheader');
+  await expect(heads.filter({ hasText: 'All at Osmere' })).toBeVisible();
+  await page.getByRole('button', { name: 'Sides' }).click();
+  await page.getByRole('menuitemcheckbox', { name: 'what costs least first' }).click();
+  await page.getByRole('menuitemcheckbox', { name: 'All at Haldreach' }).click();
+  await expect(heads.filter({ hasText: 'All at Haldreach' })).toHaveCount(0);
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('button', { name: 'Sides, 1 hidden' })).toBeVisible();
+  await expect(heads.nth(2)).toContainText('A lean start');
+  await heads.nth(2).click();
+  await expect(page.getByRole('region', { name: 'A lean start' })).toContainText('Differs in');
+  await heads.nth(1).click();
+  await expect(page.getByRole('heading', { name: 'The design', exact: true })).toBeVisible();
+});
+
+test('where everything stays is kept with the design, and named where it is left', async ({ page }) => {
+  const design = await copyOfBooking(page);
+  await page.goto(`${design}/alternatives?axis=regions`);
+  await expect(page.getByRole('table')).toContainText('Osmere, Hudson');
+  await page.getByRole('combobox', { name: 'data stays in' }).selectOption('Germany');
+  await expect(page.getByRole('table')).not.toContainText('Osmere, Hudson');
+  await expect(page.getByRole('table')).toContainText('Norvane, Elbe');
+  await expect(page.getByTestId('answer')).toContainText('Elbe');
+  await saved(page);
+  await page.getByRole('link', { name: 'Checklist' }).click();
+  await expect(page.getByText('Stands outside of where it has to stay').first()).toBeVisible();
+  await expect(page.getByRole('combobox', { name: 'Everything stays in' })).toHaveValue('Germany');
+});

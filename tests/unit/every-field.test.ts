@@ -27,6 +27,8 @@ const NOTES: Readonly<Record<'design' | 'book', readonly string[]>> = {
     // How far ahead is looked, and what is aimed at.
     'design.assumptions.horizon',
     'design.assumptions.budget',
+    // Read by axes, comparisons and the checklist.
+    'design.assumptions.residence',
     'design.sections.name',
     'design.sections.id',
     'design.sections.components.zones',

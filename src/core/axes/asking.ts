@@ -3,7 +3,8 @@ import { type Alternator, createAlternator } from '../alternatives';
 import { addAll, comparedWithoutHair, decimal, type Decimal, issue, ZERO } from '../base';
 import { allComponents, type Change, type Component, type Design, linesIn, type Scope } from '../design';
 import { halfAwayFromZero, minorDigits } from '../money';
-import { type DesignPlan, monthlyOf, type PricedDesign, type PricedLine } from '../pricing';
+import { outsideOf } from '../moving';
+import { type DesignPlan, monthlyOf, pinnedBooks, type PricedDesign, type PricedLine } from '../pricing';
 import type { AxisFacts, AxisRow, Missing } from './model';
 
 /** A way of paying that is not sold leaves a line as it was: it lacks nothing. */
@@ -44,7 +45,7 @@ export class Asking {
   ): AxisRow {
     if (changes.length === 0) {
       const given = typeof facts === 'function' ? facts(this.now, []) : facts;
-      return this.rowOf(key, label, [], this.now, [], given, true);
+      return this.rowOf(key, label, [], this.now, this.outside(this.design), given, true);
     }
     const { design, outcomes } = this.alternator.apply(this.design, { changes });
     const own = new Map(this.lines.map((line) => [line.id, line]));
@@ -59,7 +60,15 @@ export class Asking {
     ]);
     const priced = this.priced(this.plan.pricer.plan(design, this.plan));
     const given = typeof facts === 'function' ? facts(priced, changed) : facts;
-    return this.rowOf(key, label, changes, priced, missing, given, false);
+    const lacking = [...missing, ...this.outside(design)];
+    return this.rowOf(key, label, changes, priced, lacking, given, false);
+  }
+
+  /** Lines that are asked about and stand where the design must not. */
+  private outside(design: Design): Missing[] {
+    return outsideOf(design, pinnedBooks(design, this.plan.pricer.books))
+      .filter(({ line }) => this.ids.has(line.id))
+      .map(({ line, issue: each }) => ({ id: line.id, name: line.name, issue: each }));
   }
 
   private priced(plan: DesignPlan): PricedDesign {

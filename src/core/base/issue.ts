@@ -39,6 +39,7 @@ export const ISSUE_CODES = [
   'place.missing',
   'book.missing',
   'region.unknown',
+  'residence.outside',
   'choice.missing',
   'offer.unknown',
   'offer.wrong-kind',

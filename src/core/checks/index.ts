@@ -5,6 +5,7 @@ import { COMPANION_CHECKS, COMPANION_KINDS } from './companions';
 import { DESIGN_CHECKS } from './design-checks';
 import { LINE_CHECKS } from './line-checks';
 import type { Check, CheckContext, Finding } from './model';
+import { outsideResidence } from './residence';
 import { SAVINGS } from './savings';
 import { unbounded } from './unbounded';
 import { USE_CHECKS } from './use-checks';
@@ -19,6 +20,7 @@ export const CHECKS: readonly Check[] = [
   ...USE_CHECKS,
   ...COMPANION_CHECKS,
   ...DESIGN_CHECKS,
+  outsideResidence,
   unbounded,
   ...SAVINGS,
 ];

@@ -19,7 +19,7 @@ export function columnOf(side: Side, baseline: Side): ComparedColumn {
   );
   const plain = ({ changed: _, ...remark }: (typeof said)[number]): Remark => remark;
   const stayed = said.filter(({ changed, issue }) => !changed && STAYED.has(issue.code)).map(plain);
-  const lacks = said.filter(({ issue }) => issue.code === 'move.lacks').map(plain);
+  const lacks = [...said.filter(({ issue }) => issue.code === 'move.lacks').map(plain), ...side.outside()];
   const remarks = said.filter(({ changed, issue }) => changed && !APART.has(issue.code)).map(plain);
   const compared =
     side === baseline || ![...side.lines.keys()].every((line) => comparableIn(line, side, baseline))

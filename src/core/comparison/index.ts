@@ -1,3 +1,4 @@
+export * from './arranged';
 export * from './compare';
 export * from './design';
 export * from './mixed';

@@ -6,7 +6,8 @@
 import type { AlternativeDesign, Alternator } from '../alternatives';
 import { addAll, type Decimal, ZERO } from '../base';
 import { allComponents, type Alternative, type Change, linesIn, type Scope } from '../design';
-import { type DesignPlan, monthlyOf } from '../pricing';
+import { outsideOf } from '../moving';
+import { type DesignPlan, monthlyOf, pinnedBooks } from '../pricing';
 import { lacksSomething } from './stayed';
 
 export interface MixedBest {
@@ -51,6 +52,7 @@ export function mixedBest(
     const lost = allComponents(made?.design ?? design).flatMap((line) =>
       amounts.has(line.id) ? [] : [line.id],
     );
+    const outside = outsideOf(own.design, pinnedBooks(own.design, pricer.books)).map(({ line }) => line.id);
     const told = made?.outcomes.flatMap(({ lines }) =>
       lines.flatMap((line) =>
         line.issues.some((each) => lacksSomething(line.changed, each)) ? [line.id] : [],
@@ -60,7 +62,7 @@ export function mixedBest(
       id,
       changes,
       amounts,
-      lacking: new Set([...lost, ...(told ?? [])]),
+      lacking: new Set([...lost, ...(told ?? []), ...outside]),
       monthly: priced.monthly.value,
     };
   };

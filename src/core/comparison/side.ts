@@ -4,7 +4,8 @@ import type { Offer } from '../books';
 import { allComponents, type Component, type Design } from '../design';
 import { type BookSet, pinnedBooks } from '../pricing';
 import type { DesignSummary, LineSummary } from '../range';
-import type { ComparedDesign } from './model';
+import { outsideOf } from '../moving';
+import type { ComparedDesign, Remark } from './model';
 import { printedOf } from './printed';
 
 export interface PricedColumn extends ComparedDesign {
@@ -36,6 +37,15 @@ export class Side {
     this.notes = notes;
     this.bookOf = pinnedBooks(design, books);
     this.printed = printedOf(summary, this.lines, baseline);
+  }
+
+  /** Lines that stand where the design must not. */
+  outside(): Remark[] {
+    return outsideOf(this.design, this.bookOf).map(({ line, issue }) => ({
+      id: line.id,
+      name: line.name,
+      issue,
+    }));
   }
 
   get design(): Design {

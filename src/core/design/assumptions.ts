@@ -17,6 +17,8 @@ export interface Assumptions {
   readonly exchange: readonly ExchangeRate[];
   /** The design's share of the account's allowances; absent: all. */
   readonly allowanceShare?: string;
+  /** The country or area that everything has to stay in. Changes no amount. */
+  readonly residence?: string;
   /** The first month, `2027-01`: seasons, agreements and calendar months follow from it. */
   readonly start?: string;
   /** Growth a month as a share: traffic and stock each by its own. */

@@ -57,6 +57,8 @@ const SENTENCES: Readonly<Record<IssueCode, (values: Values) => string>> = {
   'place.missing': () => 'No provider and region chosen yet.',
   'book.missing': ({ book, revision }) =>
     `The price book “${book}”${revision ? ` revision ${revision}` : ''} is not here. Import it, or choose another provider.`,
+  'residence.outside': ({ region, name, wanted }) =>
+    `${region} lies in ${name}; the design has to stay in ${wanted}.`,
   'region.unknown': ({ region, book }) => `“${book}” has no region “${region}”.`,
   'choice.missing': ({ kind }) => `No offer chosen yet for this ${kind?.toLowerCase() ?? 'component'}.`,
   'offer.unknown': ({ sku, book }) => `“${book}” has no offer “${sku}” in this revision.`,

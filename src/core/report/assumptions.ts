@@ -20,6 +20,7 @@ export function assumptionRows({ assumptions, currency }: Design): Labelled[] {
           : 'counted'
         : 'not counted',
     },
+    assumptions.residence !== undefined && { label: 'Everything stays in', value: assumptions.residence },
     start !== undefined && { label: 'First month', value: start },
     growth !== undefined && {
       label: 'Traffic grows each month by',

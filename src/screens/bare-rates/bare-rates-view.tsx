@@ -33,7 +33,7 @@ export function BareRatesView({ client, around, names, own, children }: BareRate
   const hasOwn = own !== undefined && Object.keys(own).length > 0;
   const [asOwn, setAsOwn] = useState(hasOwn);
   const [free, setFree] = useState(around.assumptions.countAllowances);
-  const [within, setWithin] = useState('');
+  const [within, setWithin] = useState(around.assumptions.residence ?? '');
   const [chosen, setChosen] = useState<{ readonly measure: string; readonly book: string } | null>(null);
   const [marginOpen, setMarginOpen] = useState(true);
   const question = useMemo(

@@ -18,6 +18,7 @@ export interface BookInfo {
     readonly code: string;
     readonly name: string;
     readonly country: string;
+    readonly area?: string;
     readonly carbon: number | null;
   }[];
 }
@@ -37,4 +38,14 @@ export function placeText(bookList: readonly BookInfo[], place: Place | null): s
 export function hoursInMonth(design: Design, component: Component, bookList: readonly BookInfo[]): Decimal {
   const book = bookOf(bookList, component.place);
   return monthHours(design.assumptions.month, new Decimal(book?.monthHours ?? '730'));
+}
+
+/** Areas first, then countries, each once: where a design may have to stay. */
+export function residencesOf(bookList: readonly BookInfo[]): string[] {
+  const regions = bookList.flatMap((book) => book.regions);
+  const sorted = (all: readonly string[]): string[] => [...new Set(all)].sort();
+  return [
+    ...sorted(regions.flatMap(({ area }) => area ?? [])),
+    ...sorted(regions.map(({ country }) => country)),
+  ];
 }

@@ -47,10 +47,11 @@ async function bookListFor({ design }: StoredDesign): Promise<BookInfo[]> {
         effective: known.effective,
         newest: book.revisions[0]!.number,
         revisions: book.revisions.map(({ number, effective }) => ({ number, effective })),
-        regions: catalogue.regions.map(({ code, name, country, carbon }) => ({
+        regions: catalogue.regions.map(({ code, name, country, area, carbon }) => ({
           code,
           name,
           country,
+          area,
           carbon,
         })),
       };

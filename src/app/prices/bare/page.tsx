@@ -10,7 +10,13 @@ export default async function BareRatesPage() {
   const bookList = await Promise.all(
     around.books.map(async ({ book, revision }) => {
       const { book: head, regions } = await readCatalogue(context(), book, revision);
-      const places = regions.map(({ code, name, country, carbon }) => ({ code, name, country, carbon }));
+      const places = regions.map(({ code, name, country, area, carbon }) => ({
+        code,
+        name,
+        country,
+        area,
+        carbon,
+      }));
       return { key: book, title: head.title, regions: places };
     }),
   );

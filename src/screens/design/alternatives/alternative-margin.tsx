@@ -30,13 +30,17 @@ interface AlternativeMarginProps {
 
 export function AlternativeMargin({ comparison, side, cell, onlyDiffering, onSide }: AlternativeMarginProps) {
   const { state } = useRoom();
-  const alternative = state.design.alternatives?.[side - 1];
+  const all = state.design.alternatives ?? [];
+  // Sides may be shown in another order than they stand in.
+  const shown = comparison ? comparison.columns[side]?.id : all[side - 1]?.id;
+  const at = all.findIndex(({ id }) => id === shown);
+  const alternative = all[at];
   const column = comparison?.columns.find(({ id }) => id === (alternative?.id ?? null));
   return (
     <div>
       {comparison && cell && <CellNotes {...{ comparison, cell, onlyDiffering }} />}
       {alternative ? (
-        <Side key={alternative.id} {...{ alternative, column, comparison, side, onSide }} />
+        <Side key={alternative.id} {...{ alternative, column, comparison, onSide }} side={at + 1} />
       ) : (
         <>
           <h2 className="pr-8 text-base font-semibold">The design</h2>

@@ -7,6 +7,7 @@ import { readScope } from '@/formats/scope-text';
 import { axisSentence } from '@/core/display';
 import { Empty } from '@/ui/empty';
 import { tell } from '@/ui/toast';
+import { residencesOf } from '../book-list';
 import { useRoom } from '../room';
 import { useAsked } from '../use-asked';
 import { AxisTable } from './axis-table';
@@ -23,10 +24,12 @@ interface AxisViewProps {
 }
 
 export function AxisView({ axis, of, onOf }: AxisViewProps) {
-  const { state, client, apply, undo } = useRoom();
+  const { state, client, bookList, apply, undo } = useRoom();
   const { design } = state;
   const [onlyWhole, setOnlyWhole] = useState(false);
-  const [within, setWithin] = useState('');
+  const within = design.assumptions.residence ?? '';
+  const setWithin = (place: string): void =>
+    void apply([{ edit: 'set-assumption', field: 'residence', value: place === '' ? null : place }]);
   const ofLine = OF_ONE_LINE.includes(axis);
   const reach = ofLine && !of.startsWith('line ') ? firstLine(design) : of;
   const question = useMemo(
@@ -39,7 +42,7 @@ export function AxisView({ axis, of, onOf }: AxisViewProps) {
     const id = crypto.randomUUID();
     if (apply([added(design, { name: label, changes }, id)])) tell(`“${label}” is an alternative now.`, undo);
   };
-  const places = answer ? placesOf(answer.rows) : [];
+  const places = residencesOf(bookList);
   const field = 'h-7 max-w-[220px] rounded border border-edge bg-surface px-1.5 text-sm text-ink';
   return (
     <>
@@ -68,7 +71,7 @@ export function AxisView({ axis, of, onOf }: AxisViewProps) {
             ))}
           </select>
         </label>
-        {places.length > 0 && (
+        {answer?.rows.some(({ facts }) => facts.country) && (
           <label className="flex items-center gap-1.5 text-sm text-soft">
             data stays in
             <select value={within} onChange={(event) => setWithin(event.target.value)} className={field}>
@@ -106,11 +109,4 @@ export function AxisView({ axis, of, onOf }: AxisViewProps) {
 function firstLine(design: Design): string | null {
   const line = design.sections.flatMap(({ components }) => components)[0];
   return line ? `line ${line.id}` : null;
-}
-
-/** Areas first, then countries, each once. */
-function placesOf(rows: readonly AxisRow[]): string[] {
-  const all = (read: (row: AxisRow) => string | null | undefined): string[] =>
-    [...new Set(rows.flatMap((row) => read(row) ?? []))].sort();
-  return [...all(({ facts }) => facts.area), ...all(({ facts }) => facts.country)];
 }

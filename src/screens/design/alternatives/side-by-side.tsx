@@ -1,7 +1,7 @@
 /** The design and its alternatives side by side, with the sentence above them and what can be made anew. */
 'use client';
 import { useMemo, useState } from 'react';
-import type { GroupBy } from '@/core/comparison';
+import { arranged, type Arrangement, type GroupBy } from '@/core/comparison';
 import { comparisonAnswer } from '@/core/display';
 import { Button } from '@/ui/button';
 import { Empty } from '@/ui/empty';
@@ -14,10 +14,12 @@ import { AlternativeMargin } from './alternative-margin';
 import { ComparedSides } from './compared-sides';
 import type { GridCursor } from './comparison-grid';
 import { added, type Suggested, suggestedFor, withNote } from './new-alternative';
+import { SidesMenu } from './sides-menu';
 import { TakeAlong } from './take-along';
 import { WaysToCompare } from './ways-to-compare';
 
 const AFTER = 120;
+const AS_MADE: Arrangement = { hidden: new Set(), byAmount: false };
 const FIRST: GridCursor = { row: 0, column: 0 };
 
 export function SideBySide() {
@@ -28,14 +30,21 @@ export function SideBySide() {
   const [turned, setTurned] = useState(false);
   const [cursor, setCursor] = useState(FIRST);
   const question = useMemo(() => ({ ask: 'compare' as const, design, by }), [design, by]);
-  const { last: comparison, trouble } = useAsked(client, question, AFTER);
+  const { last: whole, trouble } = useAsked(client, question, AFTER);
+  const [arrangement, setArrangement] = useState(AS_MADE);
+  const comparison = useMemo(() => whole && arranged(whole, arrangement), [whole, arrangement]);
   const horizon = design.assumptions.horizon ?? 36;
   const cashQuestion = useMemo(() => ({ ask: 'compare-cash' as const, design, horizon }), [design, horizon]);
   const { last: cash } = useAsked(client, cashQuestion);
   const count = design.alternatives?.length ?? 0;
 
-  const goTo = (at: number): void =>
-    setCursor((before) => (turned ? { ...before, row: at } : { ...before, column: at }));
+  /** `at`: as the sides stand in the design; they may be shown in another order. */
+  const goTo = (at: number): void => {
+    const id = design.alternatives?.[at - 1]?.id;
+    const shown = id === undefined ? -1 : (comparison?.columns.findIndex((each) => each.id === id) ?? -1);
+    const to = shown < 0 ? at : shown;
+    setCursor((before) => (turned ? { ...before, row: to } : { ...before, column: to }));
+  };
   const make = ({ name, changes }: Suggested): void => {
     if (apply([added(design, { name, changes }, crypto.randomUUID())])) goTo(count + 1);
   };
@@ -79,7 +88,7 @@ export function SideBySide() {
       margin={
         <AlternativeMargin
           comparison={comparison}
-          side={Math.min(turned ? cursor.row : cursor.column, count)}
+          side={Math.min(turned ? cursor.row : cursor.column, (comparison?.columns.length ?? count + 1) - 1)}
           cell={turned ? null : cursor}
           onlyDiffering={onlyDiffering}
           onSide={goTo}
@@ -129,6 +138,11 @@ export function SideBySide() {
               />
               <Tick label="one a row" checked={turned} onChange={turn} />
               {menu}
+              <SidesMenu
+                alternatives={design.alternatives ?? []}
+                {...{ arrangement }}
+                onChange={setArrangement}
+              />
               <TakeAlong query={`by=${by}`} />
             </div>
             {comparison && (

@@ -12,7 +12,7 @@ import { Field } from '@/ui/field';
 import { TextEntry } from '@/ui/text-entry';
 import type { PricingClient } from '@/workers/client';
 import { callApi } from '../../lib/call-api';
-import type { BookInfo } from '../book-list';
+import { type BookInfo, residencesOf } from '../book-list';
 import { AddsUp } from './adds-up';
 import { Agreements } from './agreements';
 import { CalculatedAnew } from './calculated-anew';
@@ -71,7 +71,7 @@ export function DesignMargin(props: DesignMarginProps) {
         />
       </div>
       <h3 className="mt-5 mb-2 border-b border-ink pb-1 text-sm font-semibold">Assumptions</h3>
-      <Assumptions design={design} apply={apply} />
+      <Assumptions {...{ design, bookList, apply }} />
       <OverTime design={design} client={client} apply={apply} />
       <Exchange design={design} apply={apply} />
       <h3 className="mt-5 mb-1.5 border-b border-ink pb-1 text-sm font-semibold">Agreements</h3>
@@ -96,8 +96,9 @@ export function DesignMargin(props: DesignMarginProps) {
   );
 }
 
-function Assumptions({ design, apply }: Pick<DesignMarginProps, 'design' | 'apply'>) {
-  const { month, countAllowances } = design.assumptions;
+function Assumptions({ design, bookList, apply }: Pick<DesignMarginProps, 'design' | 'bookList' | 'apply'>) {
+  const { month, countAllowances, residence } = design.assumptions;
+  const places = residencesOf(bookList);
   const setMonth = (value: MonthConvention): void =>
     apply([{ edit: 'set-assumption', field: 'month', value }]);
   return (
@@ -137,6 +138,22 @@ function Assumptions({ design, apply }: Pick<DesignMarginProps, 'design' | 'appl
           )}
         </Field>
       )}
+      <Field label="Everything stays in">
+        {(field) => (
+          <select
+            {...field}
+            value={residence ?? ''}
+            onChange={({ target: { value } }) =>
+              apply([{ edit: 'set-assumption', field: 'residence', value: value === '' ? null : value }])
+            }
+          >
+            <option value="">any country</option>
+            {[...(residence && !places.includes(residence) ? [residence] : []), ...places].map((place) => (
+              <option key={place}>{place}</option>
+            ))}
+          </select>
+        )}
+      </Field>
       <label className="flex items-center gap-2 text-sm">
         <input
           type="checkbox"
