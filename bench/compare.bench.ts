@@ -4,9 +4,18 @@
  */
 import { createAlternator } from '@/core/alternatives';
 import { axisOf } from '@/core/axes';
+import { bareDesign, bareRates, linesFor, measuresOf } from '@/core/bare-rates';
 import { comparisonOf, type PricedColumn } from '@/core/comparison';
 import type { Design, Scope } from '@/core/design';
-import { casesOf, createPricer, type DesignPlan, planOf, priceCases, priceDesign } from '@/core/pricing';
+import {
+  casesOf,
+  createPricer,
+  type DesignPlan,
+  planOf,
+  type Pricer,
+  priceCases,
+  priceDesign,
+} from '@/core/pricing';
 import { summaryOf } from '@/core/range';
 import { demoBooks, designOfSize, TWELVE } from './designs';
 import { type BenchRow, measure, printRows } from './measure';
@@ -140,4 +149,29 @@ function ofOneLine(): BenchRow[] {
   ];
 }
 
-printRows('Comparing', [...sideBySide(), allRegions(), ...ofOneLine()]);
+/** Every measured thing in every region, against pricing as many designs of one line with nothing kept. */
+function everywhere(): BenchRow {
+  const around: Design = { ...designOfSize(1), sections: [] };
+  const pinned = around.books.flatMap(({ book, revision }) => books.get(book, revision) ?? []);
+  const measures = measuresOf(pinned, { data: '1000', requests: '1000000' });
+  const lines = measures.flatMap((measure) =>
+    pinned.flatMap((book) => book.regions.flatMap(({ code }) => linesFor(measure, book, code))),
+  );
+  const kept = createPricer(books);
+  const ask = (pricer: Pricer): void => {
+    for (const measure of measures) bareRates(measure, { around, books: pinned, pricer });
+  };
+  return {
+    what: `${measures.length} bare rates in all regions, ${lines.length} lines`,
+    measured: measure(5, 1, () => ask(kept)),
+    baseline: {
+      what: 'each line anew',
+      measured: measure(3, 1, () => {
+        for (const line of lines) priceDesign(bareDesign(around, line), books, 'likely');
+      }),
+    },
+    aim: '',
+  };
+}
+
+printRows('Comparing', [...sideBySide(), allRegions(), ...ofOneLine(), everywhere()]);

@@ -58,9 +58,7 @@ export class LoadedBooks implements BookSet {
     const loading = this.fetchJson(path).then((catalogue) =>
       catalogue === null
         ? null
-        : new LoadedBook(catalogue as BookWithoutRates, async (wanted) =>
-            (await Promise.all(wanted.map((each) => this.rates(path, each)))).flat(),
-          ),
+        : new LoadedBook(catalogue as BookWithoutRates, (wanted) => this.rates(path, wanted)),
     );
     this.loading.set(path, loading);
     try {
@@ -85,17 +83,42 @@ export class LoadedBooks implements BookSet {
     }
   }
 
-  private rates(path: string, wanted: RatesWanted): Promise<RateRow[]> {
-    const key = `${path} ${wanted.region}`;
-    const early = this.early.get(key);
-    this.early.delete(key);
-    return early && holds(early.wanted, wanted) ? early.rows : this.fetchRates(path, wanted);
+  private async rates(path: string, wanted: readonly RatesWanted[]): Promise<RateRow[]> {
+    const coming: Promise<RateRow[]>[] = [];
+    const alike = new Map<string, RatesWanted[]>();
+    for (const each of wanted) {
+      const key = `${path} ${each.region}`;
+      const early = this.early.get(key);
+      this.early.delete(key);
+      if (early && holds(early.wanted, each)) {
+        coming.push(early.rows);
+        continue;
+      }
+      // Regions of which the same is wanted are asked for at once: a whole axis is one request a book.
+      const what = JSON.stringify([each.skus, each.kinds]);
+      alike.set(what, [...(alike.get(what) ?? []), each]);
+    }
+    coming.push(
+      ...[...alike.values()].map((all) =>
+        this.fetchRates(
+          path,
+          all[0]!,
+          all.map(({ region }) => region),
+        ),
+      ),
+    );
+    return (await Promise.all(coming)).flat();
   }
 
-  private async fetchRates(path: string, { region, skus, kinds }: RatesWanted): Promise<RateRow[]> {
+  private async fetchRates(
+    path: string,
+    { region, skus, kinds }: RatesWanted,
+    regions: readonly string[] = [region],
+  ): Promise<RateRow[]> {
     const rows: RateRow[] = [];
     for (let at = 0; at === 0 || at < skus.length; at += SKUS_AT_ONCE) {
-      const query = new URLSearchParams({ region });
+      const query = new URLSearchParams();
+      for (const each of regions) query.append('region', each);
       for (const sku of skus.slice(at, at + SKUS_AT_ONCE)) query.append('sku', sku);
       if (at === 0) for (const kind of kinds) query.append('kind', kind);
       rows.push(...(((await this.fetchJson(`${path}/rates?${query}`)) as RateRow[] | null) ?? []));

@@ -5,7 +5,8 @@ import { bookFrom, smallBookFile } from '@tests/support/books';
 import { anyComponent, anyDesign, designOf, serverOf, transferOf } from '@tests/support/designs';
 import type { Design } from '@/core/design';
 import { priceMonths } from '@/core/analysis';
-import { type AmountOf, bookSet, planOf, priceDesign } from '@/core/pricing';
+import { bareRates, measuresOf } from '@/core/bare-rates';
+import { type AmountOf, bookSet, createPricer, planOf, priceDesign } from '@/core/pricing';
 import { summarise } from '@/core/range';
 import type { PlainFigure } from '@/core/trace';
 import { Answerer } from './answer';
@@ -102,6 +103,26 @@ describe('the worker', () => {
       '/api/books/small/3',
       '/api/books/small/3/rates?region=severn&sku=A-4&sku=OUT',
     ]);
+  });
+
+  it('asks for all regions of a book at once, and answers bare rates with what the core says', async () => {
+    const routes = await fakeRoutes();
+    const loaded = new LoadedBooks(routes.fetchJson);
+    const answerer = new Answerer(loaded, () => 0);
+    const quantities = { data: '150', requests: '1000000' };
+    const answer = await answerer.answer({ ask: 'bare-rates', design, quantities });
+    expect(routes.asked).toEqual([
+      '/api/books/small/3',
+      expect.stringMatching(
+        /^\/api\/books\/small\/3\/rates\?region=severn&region=elbe&region=tasman&kind=server/,
+      ),
+    ]);
+    const asked = {
+      around: { ...design, sections: [] },
+      books: [loaded.get('small', 3)!],
+      pricer: createPricer(loaded),
+    };
+    expect(answer).toEqual(measuresOf(asked.books, quantities).map((measure) => bareRates(measure, asked)));
   });
 
   it('asks for the first rates beside the catalogue, and takes no others for them', async () => {

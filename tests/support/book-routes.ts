@@ -19,9 +19,9 @@ export async function bookRoutes(...files: readonly PriceBookFile[]) {
       /^\/api\/books\/(\w+)\/(\d+)(?:\/rates\?(.*))?$/.exec(path) ?? [];
     if (query === undefined) return store.catalogue('here', book, Number(revision));
     const asks = new URLSearchParams(query);
-    return store.rates('here', book, Number(revision), [
-      { region: asks.get('region')!, skus: asks.getAll('sku'), kinds: asks.getAll('kind') as Kind[] },
-    ]);
+    const what = { skus: asks.getAll('sku'), kinds: asks.getAll('kind') as Kind[] };
+    const wanted = asks.getAll('region').map((region) => ({ region, ...what }));
+    return store.rates('here', book, Number(revision), wanted);
   };
   return { asked, fetchJson };
 }

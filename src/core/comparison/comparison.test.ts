@@ -7,6 +7,7 @@ import { describe, expect, it } from 'vitest';
 import { createAlternator } from '../alternatives';
 import { addAll, decimal } from '../base';
 import type { Alternative, Change, Component, Design } from '../design';
+import { mixedSentence } from '../display';
 import { type BookSet, planOf, priceDesign } from '../pricing';
 import { summarise } from '../range';
 import { comparisonOf, type Comparison, type GroupBy, mixedBest } from './index';
@@ -162,7 +163,8 @@ describe('the best of several sides', () => {
 
   it('takes each line from where it costs least, and leaves what would lack something', () => {
     // 116.8 for the server and 8 for the disk from there; the database lacks replicas there and costs more besides.
-    const { changes, taken, monthly, mixing, pure } = best([other('Far', away)], 'line');
+    const mix = best([other('Far', away)], 'line');
+    const { changes, taken, monthly, mixing, pure } = mix;
     expect([...taken]).toEqual([
       ['web', 'Far'],
       ['db', null],
@@ -170,6 +172,9 @@ describe('the best of several sides', () => {
       ['tunnel', null],
     ]);
     expect([monthly.toString(), mixing.toString(), pure]).toEqual(['453.3', '0', undefined]);
+    expect(mixedSentence(mix, 'USD', new Map())).toBe(
+      'Each part is taken from where it costs least; mixing them costs nothing more. It stands at 2 providers; what passes between them is not known to the design and not in it.',
+    );
     const made = createAlternator(SHORES).apply(design, { changes });
     expect(priceDesign(made.design, SHORES, 'likely').monthly.value.toString()).toBe('453.3');
   });

@@ -18,6 +18,8 @@ export interface MixedBest {
   readonly monthly: Decimal;
   /** How much more the mix costs than what was picked costs on its own sides; less than none: it saves. */
   readonly mixing: Decimal;
+  /** Keys of the books that its lines stand in, in the order of the design. */
+  readonly books: readonly string[];
   /** The id of the one side that was taken whole because no mix costs less; undefined: it is a mix. */
   readonly pure?: string | null;
 }
@@ -29,6 +31,7 @@ interface Side {
   /** Lines that lack something here. */
   readonly lacking: ReadonlySet<string>;
   readonly monthly: Decimal;
+  readonly books: readonly string[];
 }
 
 /**
@@ -64,6 +67,7 @@ export function mixedBest(
       amounts,
       lacking: new Set([...lost, ...(told ?? []), ...outside]),
       monthly: priced.monthly.value,
+      books: [...new Set(allComponents(own.design).flatMap(({ place }) => place?.book ?? []))],
     };
   };
   const sides = [
@@ -100,10 +104,17 @@ export function mixedBest(
       taken,
       monthly: pure.monthly,
       mixing: mixed.monthly.minus(picked),
+      books: pure.books,
       pure: pure.id,
     };
   }
-  return { changes, taken, monthly: mixed.monthly, mixing: mixed.monthly.minus(picked) };
+  return {
+    changes,
+    taken,
+    monthly: mixed.monthly,
+    mixing: mixed.monthly.minus(picked),
+    books: mixed.books,
+  };
 }
 
 /** Of sides that lack nothing of these lines that the design has; the design itself always counts. */

@@ -108,15 +108,21 @@ function money(value: Decimal, currency: string): string {
  * mixedSentence(mixedBest(plan, [], createAlternator(books), 'section'), 'USD', new Map()); // => 'No mix of the sides costs less than the design as it is.'
  */
 export function mixedSentence(
-  { pure, mixing }: MixedBest,
+  { pure, mixing, books }: MixedBest,
   currency: string,
   names: ReadonlyMap<string, string>,
 ): string {
   if (pure === null) return 'No mix of the sides costs less than the design as it is.';
   if (pure !== undefined) return `No mix costs less than “${names.get(pure) ?? pure}” taken whole.`;
-  if (mixing.isZero()) return 'Each part is taken from where it costs least; mixing them costs nothing more.';
+  const apart =
+    books.length > 1
+      ? ` It stands at ${books.length} providers; what passes between them is not known to the design and not in it.`
+      : '';
+  if (mixing.isZero()) {
+    return `Each part is taken from where it costs least; mixing them costs nothing more.${apart}`;
+  }
   const amount = `${money(mixing.abs(), currency)} a month`;
   return mixing.isNegative()
-    ? `Each part is taken from where it costs least; together they save another ${amount}.`
-    : `Each part is taken from where it costs least; mixing costs ${amount} of that, for what begins or is paid twice.`;
+    ? `Each part is taken from where it costs least; together they save another ${amount}.${apart}`
+    : `Each part is taken from where it costs least; mixing costs ${amount} of that, for what begins or is paid twice.${apart}`;
 }
