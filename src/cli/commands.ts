@@ -59,6 +59,16 @@ export const COMMANDS: readonly Command[] = [
     run: async (call) => (await import('./compare-command')).compareCommand(call),
   },
   {
+    name: 'rates',
+    takes: '[DESIGN]',
+    least: 0,
+    most: 1,
+    needs: ['books'],
+    may: ['data', 'requests', 'within', 'without-free', 'out'],
+    forms: ['text', 'json', 'csv', 'markdown'],
+    run: async (call) => (await import('./rates-command')).ratesCommand(call),
+  },
+  {
     name: 'pay',
     takes: 'DESIGN',
     least: 1,

@@ -2,20 +2,12 @@
 import { AXES, type Axis, axisOf, OF_ONE_LINE } from '@/core/axes';
 import { compareDesign, type GroupBy } from '@/core/comparison';
 import { allComponents, type Design, type Scope } from '@/core/design';
-import {
-  axisTable,
-  comparisonTable,
-  flatCellText,
-  type FlatTable,
-  type PlaceNames,
-  sentenceFor,
-} from '@/core/display';
+import { axisTable, comparisonTable, type FlatTable, sentenceFor } from '@/core/display';
 import { type BookSet, planOf } from '@/core/pricing';
-import { flatTableCsv } from '@/formats/flat-table-csv';
 import { invalid } from '@/operations/app-error';
-import { booksOf, readDesignFile, writeOut } from './files';
+import { booksOf, readDesignFile } from './files';
 import type { Call } from './options';
-import { say } from './print';
+import { namesOf, writeTable } from './table-output';
 
 const INCOMPLETE = 3;
 const GROUPS: readonly GroupBy[] = ['section', 'category', 'kind'];
@@ -27,7 +19,7 @@ export async function compareCommand(call: Call): Promise<number> {
   const axis = call.one('axis');
   const { table, data, complete } =
     axis === undefined ? compared(call, design, books) : alongAxis(call, design, books, axisNamed(axis));
-  await write(call, table, data);
+  await writeTable(call, table, data);
   return complete ? 0 : INCOMPLETE;
 }
 
@@ -120,50 +112,4 @@ function groupNamed(text: string): GroupBy {
   const by = GROUPS.find((each) => each === text);
   if (!by) throw invalid(`--by takes one of ${GROUPS.join(', ')}, not “${text}”.`);
   return by;
-}
-
-function namesOf({ books: pins }: Design, books: BookSet): PlaceNames {
-  const bookOf = (key: string) => {
-    const pin = pins.find((each) => each.book === key);
-    return pin && books.get(pin.book, pin.revision);
-  };
-  return {
-    book: (key) => bookOf(key)?.title ?? key,
-    region: (book, code) => bookOf(book)?.region(code)?.name ?? code,
-  };
-}
-
-async function write(call: Call, table: FlatTable, data: unknown): Promise<void> {
-  const text = await textOf(call, table, data);
-  const out = call.one('out');
-  if (out !== undefined && out !== '-') return writeOut(out, text);
-  if (call.form === 'json') process.stdout.write(text);
-  else say(text);
-}
-
-async function textOf({ form }: Call, table: FlatTable, data: unknown): Promise<string> {
-  switch (form) {
-    case 'json':
-      return `${JSON.stringify(data, null, 2)}\n`;
-    case 'csv':
-      return flatTableCsv(table);
-    case 'markdown':
-      return (await import('@/handover/flat-table-markdown')).flatTableMarkdown(table);
-    default:
-      return asText(table);
-  }
-}
-
-/** Columns side by side: text to the left, amounts to the right. */
-function asText({ title, answer, head, rows, notes, currency }: FlatTable): string {
-  const cells = rows.map(({ cells: all }) => all.map((cell) => flatCellText(cell, currency)));
-  const isAmount = head.map((_, at) => rows.some(({ cells: all }) => typeof all[at] === 'object'));
-  const widths = head.map((each, at) => Math.max(each.length, ...cells.map((row) => row[at]!.length)));
-  const line = (row: readonly string[]): string =>
-    row
-      .map((cell, at) => (isAmount[at] ? cell.padStart(widths[at]!) : cell.padEnd(widths[at]!)))
-      .join('  ')
-      .trimEnd();
-  const said = notes.flatMap((note) => ['', note.title, ...note.lines.map((each) => `  ${each}`)]);
-  return `${[title, answer, '', line(head), ...cells.map(line), ...said].join('\n')}\n`;
 }

@@ -1,7 +1,7 @@
 /** Reads files for the command line; what cannot be read is said in one sentence. */
 import fs from 'node:fs';
 import path from 'node:path';
-import { indexBook } from '@/core/books';
+import { indexBook, type PriceBook } from '@/core/books';
 import { type BookSet, bookSet } from '@/core/pricing';
 import type { Design } from '@/core/design';
 import {
@@ -130,7 +130,12 @@ function isFolder(name: string): boolean {
 }
 
 export async function booksOf(paths: readonly string[]): Promise<BookSet> {
-  return bookSet((await readBooks(paths)).map((file) => indexBook(toBookData(file))));
+  return bookSet(await indexedBooks(paths));
+}
+
+/** Every revision that the files have. */
+export async function indexedBooks(paths: readonly string[]): Promise<PriceBook[]> {
+  return (await readBooks(paths)).map((file) => indexBook(toBookData(file)));
 }
 
 /** A design file, checked. */

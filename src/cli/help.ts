@@ -10,6 +10,8 @@ wick compare DESIGN --books PATH [--alternatives NAME,NAME] [--by section|catego
     a design beside its alternatives, line by line: what each costs, what lines become there, what it lacks
 wick compare DESIGN --books PATH --axis regions|providers|sizes|paying|forms [--line LINE | --section SECTION] [--out FILE]
     a whole axis, priced at once and ranked against what is chosen
+wick rates [DESIGN] --books PATH [--data 1000] [--requests 1000000] [--within Europe] [--without-free] [--out FILE]
+    what one thing costs in the cheapest region of each provider; with a design in its currency and at its own height
 wick pay DESIGN --books PATH [--line LINE] [--leave 18]
     the ways of paying for each line that has several; with --leave what ending after so many months costs
 wick report DESIGN --books PATH --as xlsx|pdf|md|json --out FILE [--variant quotation --until 2026-12-31] [--agreements] [--by-month] [--beside alternatives,regions]

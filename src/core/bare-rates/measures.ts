@@ -6,6 +6,7 @@ import { type Kind, kindOf, mainMeter, type Offer, type PriceBook } from '../boo
 import { anyOfKind, type Choice, type Component, type Place } from '../design';
 import { MEANING, meaningOf } from '../moving';
 import type { Need } from '../sizing';
+import type { Load } from '../usage';
 
 /** How much of a thing the amounts are for. */
 export interface Quantities {
@@ -43,6 +44,13 @@ const DATA: readonly [group: string, kinds: readonly Kind[]][] = [
 const REQUESTS: readonly Kind[] = ['queue', 'key-value-store', 'function', 'name-service'];
 /** A request to a function is nothing without the time that it takes. */
 const RUN = { seconds: '0.1', vcpu: '0.25', memory: '0.5' };
+const NONE = { likely: '0' };
+const NO_LOAD: Load = {
+  rate: { by: 'requests', perSecond: NONE },
+  secondsEach: NONE,
+  requestSize: { amount: NONE, unit: 'KiB' },
+  replySize: { amount: NONE, unit: 'KiB' },
+};
 /** Where the first meter of a kind is not what one asks the price of. */
 const METERS: Readonly<Partial<Record<Kind, string>>> = { backup: 'stored' };
 /** What is paid for being there; data through it comes on top. */
@@ -173,7 +181,11 @@ export function linesFor(measure: Measure, book: PriceBook, region: string): Com
 function lineOf({ key, label, kind, unit, quantity }: Measure, place: Place, choice: Choice): Component {
   const meter = unitMeasured(kind) === unit ? meterMeasured(kind) : null;
   const line: Component = { ...anyOfKind(kind, place, key), name: label, choice };
-  if (meter === null) return line;
+  if (meter === null) {
+    // Nothing passes: what is left is what it costs to be there.
+    const loaded = kindOf(kind).meters.some(({ from }) => from === 'capacity');
+    return loaded ? { ...line, load: NO_LOAD } : line;
+  }
   // What else has to be entered is none: the measure is of the one meter.
   const others = kindOf(kind).meters.filter((each) => each.required && each.from === 'monthly');
   const usage = {

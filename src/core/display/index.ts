@@ -1,5 +1,6 @@
 export * from './amount';
 export * from './bare-sentence';
+export * from './bare-table';
 export * from './axis-sentence';
 export * from './change-words';
 export * from './comparison-sentence';
