@@ -86,6 +86,8 @@ export class Answerer {
         return this.compared.cash(await this.planned(question.design), question.horizon);
       case 'axis':
         return this.compared.axis(await this.planned(question.design), question.axis, question.what);
+      case 'without-free':
+        return this.compared.withoutFree(question.design, question.alternative);
       case 'bare-rates':
         return this.compared.bareRates(question.design, question.quantities);
       case 'mixed':

@@ -14,6 +14,7 @@ const HEAVY: readonly Question['ask'][] = [
   'alternative',
   'axis',
   'bare-rates',
+  'without-free',
   'mixed',
   'compare',
   'budget',

@@ -4,9 +4,9 @@ import { bookRoutes } from '@tests/support/book-routes';
 import { componentOf } from '@tests/support/designs';
 import { createAlternator } from '@/core/alternatives';
 import { axisOf } from '@/core/axes';
-import { comparisonOf } from '@/core/comparison';
+import { comparisonOf, withoutFree } from '@/core/comparison';
 import type { Alternative, Component, Design } from '@/core/design';
-import { planOf } from '@/core/pricing';
+import { createPricer, planOf } from '@/core/pricing';
 import { summarise } from '@/core/range';
 import { Answerer } from './answer';
 import { LoadedBooks } from './loaded-books';
@@ -132,5 +132,20 @@ describe('the worker, comparing', () => {
     })) as Answers['compare'];
     expect(answer.columns[1]!.refused.map(({ why }) => why.code)).toEqual(['book.missing']);
     expect(answer.columns[1]!.complete).toBe(false);
+  });
+});
+
+describe('one alternative and the design in a worker', () => {
+  it('are told without what is included free, as the core tells it', async () => {
+    const { answerer } = await routes();
+    const answer = (await answerer.answer({
+      ask: 'without-free',
+      design,
+      alternative: 'away',
+    })) as Answers['without-free'];
+    const pricer = createPricer(SHORES);
+    const { change, without } = withoutFree(design, away, pricer, createAlternator(SHORES, pricer));
+    expect(answer).toEqual({ change: change.toString(), without: without.toString() });
+    expect(await answerer.answer({ ask: 'without-free', design, alternative: 'nobody' })).toBeNull();
   });
 });

@@ -2,7 +2,14 @@
 import { type AlternativeDesign, createAlternator } from '@/core/alternatives';
 import { type Axis, type AxisAnswer, axisLooksAt, axisOf } from '@/core/axes';
 import { bareRates, kindsMeasured, type MeasuredRates, measuresOf, type Quantities } from '@/core/bare-rates';
-import { comparisonOf, type Comparison, type GroupBy, mixedBest, type PricedColumn } from '@/core/comparison';
+import {
+  comparisonOf,
+  type Comparison,
+  type GroupBy,
+  mixedBest,
+  type PricedColumn,
+  withoutFree,
+} from '@/core/comparison';
 import { mixedSentence } from '@/core/display';
 import { movesOverTime, priceMonths } from '@/core/analysis';
 import { type Design, linesIn, type Scope } from '@/core/design';
@@ -37,6 +44,15 @@ export class Compared {
     if (!alternative) return null;
     const [made] = await appliedWhereLoaded(design, [alternative], this.alternator, this.loaded);
     return made!;
+  }
+
+  /** The design and one alternative, with and without what is included free. */
+  async withoutFree(design: Design, id: string): Promise<Answers['without-free']> {
+    const alternative = design.alternatives?.find((each) => each.id === id);
+    if (!alternative) return null;
+    await appliedWhereLoaded(design, [alternative], this.alternator, this.loaded);
+    const { change, without } = withoutFree(design, alternative, this.pricer, this.alternator);
+    return { change: change.toString(), without: without.toString() };
   }
 
   /** A whole axis. What its places sell is brought in first. */

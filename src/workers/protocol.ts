@@ -137,6 +137,7 @@ export type Question =
   | { readonly ask: 'axis'; readonly design: Design; readonly axis: Axis; readonly what: Scope }
   | { readonly ask: 'bare-rates'; readonly design: Design; readonly quantities: Quantities }
   | { readonly ask: 'mixed'; readonly design: Design; readonly by: 'section' | 'line' }
+  | { readonly ask: 'without-free'; readonly design: Design; readonly alternative: string }
   | { readonly ask: 'alternative'; readonly design: Design; readonly alternative: string }
   | { readonly ask: 'forms'; readonly design: Design; readonly place: Place; readonly wish: FormWish };
 
@@ -158,6 +159,8 @@ export interface Answers {
   mixed: { readonly changes: readonly Change[]; readonly says: string };
   /** Null: it is not there any more. */
   alternative: AlternativeDesign | null;
+  /** Exact amounts; null: the alternative is not there any more. */
+  'without-free': { readonly change: string; readonly without: string } | null;
   runaway: RunawayAnswer;
   /** By how much the load may grow; null: no budget. */
   budget: { readonly crossed: 'at' | 'never' | 'without-load'; readonly times: string | null } | null;

@@ -105,6 +105,10 @@ test('sides are hidden and put in order, and the margin tells of the side that i
   await expect(heads.nth(2)).toContainText('A lean start');
   await heads.nth(2).click();
   await expect(page.getByRole('region', { name: 'A lean start' })).toContainText('Differs in');
+  await page.getByText('Without what is included free').click();
+  await expect(page.getByRole('region', { name: 'A lean start' })).toContainText(
+    /Without what is included free “A lean start” would be .* below the design|makes no difference/,
+  );
   await heads.nth(1).click();
   await expect(page.getByRole('heading', { name: 'The design', exact: true })).toBeVisible();
 });

@@ -3,7 +3,7 @@
  * lacks. What lacks something is never called cheaper without saying what. Needs L1, L16, L21.
  */
 import { decimal, type Decimal } from '../base';
-import type { ComparedColumn, Comparison, MixedBest } from '../comparison';
+import type { ComparedColumn, Comparison, MixedBest, WithoutFree } from '../comparison';
 import { writeMoney, writeShare } from './amount';
 
 /** So many lines are named as those that make most of a difference. */
@@ -125,4 +125,19 @@ export function mixedSentence(
   return mixing.isNegative()
     ? `Each part is taken from where it costs least; together they save another ${amount}.${apart}`
     : `Each part is taken from where it costs least; mixing costs ${amount} of that, for what begins or is paid twice.${apart}`;
+}
+
+/**
+ * How much of a difference is made by what is included free of charge.
+ *
+ * @example
+ * freeSentence({ change: decimal('-30'), without: decimal('10') }, 'Far', 'USD'); // => 'Without what is included free Far would be 10.00 USD a month above the design; what is included makes 40.00 USD of the difference.'
+ */
+export function freeSentence({ change, without }: WithoutFree, name: string, currency: string): string {
+  const made = change.minus(without).abs();
+  if (made.isZero()) return 'What is included free makes no difference between the two.';
+  const where = without.isZero()
+    ? 'would cost as much as the design'
+    : `would be ${money(without.abs(), currency)} a month ${without.isNegative() ? 'below' : 'above'} the design`;
+  return `Without what is included free ${name} ${where}; what is included makes ${money(made, currency)} of the difference.`;
 }

@@ -17,6 +17,7 @@ import type { GridCursor } from './comparison-grid';
 import { added, changed } from './new-alternative';
 import { placeNames } from './place-names';
 import { Remarks } from './remarks';
+import { WithoutFree } from './without-free';
 
 interface AlternativeMarginProps {
   readonly comparison: Comparison | null;
@@ -149,6 +150,7 @@ function Side({ alternative, column, comparison, side, onSide }: SideProps) {
         </div>
       </details>
       {column && <Remarks column={column} />}
+      <WithoutFree {...{ design, alternative, client }} />
       <div className="mt-4 flex flex-wrap gap-1.5">
         <Button onClick={() => router.push(`/designs/${id}/alternatives/${alternative.id}`)}>
           Open in the ledger
