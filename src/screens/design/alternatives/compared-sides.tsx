@@ -58,7 +58,7 @@ export function ComparedSides({
         key: column.id ?? 'own',
         name: column.name,
         detail: (
-          <div className="flex items-baseline justify-between gap-2 text-xs tabular-nums">
+          <div className="flex flex-wrap items-baseline justify-between gap-x-2 text-xs tabular-nums">
             <ChangeText cell={column} currency={currency} />
             <span className="ml-auto">{writeMoney(column.printed, currency)}</span>
           </div>
