@@ -42,10 +42,7 @@ export async function ratesCommand(call: Call): Promise<number> {
 function inside({ measure, rates }: MeasuredRates, within: string | undefined): MeasuredRates {
   return {
     measure,
-    rates:
-      within === undefined
-        ? rates
-        : rates.filter(({ country, area }) => isWithin({ country, area: area ?? undefined }, within)),
+    rates: within === undefined ? rates : rates.filter((rate) => isWithin(rate, within)),
   };
 }
 

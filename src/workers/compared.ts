@@ -7,6 +7,7 @@ import {
   type Comparison,
   type GroupBy,
   mixedBest,
+  OWN_SIDE,
   type PricedColumn,
   withoutFree,
 } from '@/core/comparison';
@@ -18,9 +19,6 @@ import { type DesignSummary, summaryOf } from '@/core/range';
 import { appliedWhereLoaded } from '@/formats/loaded-alternatives';
 import type { LoadedBooks } from './loaded-books';
 import type { Answers, CashRow } from './protocol';
-
-/** What the design itself is called among its alternatives. */
-const OWN = 'The design';
 
 export class Compared {
   private readonly alternator: ReturnType<typeof createAlternator>;
@@ -113,7 +111,7 @@ export class Compared {
       this.plans.set(id, plan);
       return { id, name, note, changes, outcomes, plan };
     });
-    return [{ id: null, name: OWN, note: '', changes: [], outcomes: [], plan: own }, ...columns];
+    return [{ id: null, name: OWN_SIDE, note: '', changes: [], outcomes: [], plan: own }, ...columns];
   }
 }
 

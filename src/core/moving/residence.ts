@@ -10,7 +10,10 @@ import { allComponents, type Component, type Design } from '../design';
  * @example
  * isWithin(book.region('elbe')!, 'Germany'); // => true
  */
-export function isWithin({ country, area }: Pick<Region, 'country' | 'area'>, residence: string): boolean {
+export function isWithin(
+  { country, area }: { readonly country: string; readonly area?: string | null },
+  residence: string,
+): boolean {
   return country === residence || area === residence;
 }
 

@@ -1,11 +1,13 @@
 /** Bare rates side by side: things as rows, providers as columns, each with its cheapest region, at a quantity one can picture. */
 'use client';
 import { type ReactNode, useMemo, useState } from 'react';
-import type { BareRate, MeasuredRates, Quantities } from '@/core/bare-rates';
+import type { MeasuredRates, Quantities } from '@/core/bare-rates';
 import type { Design } from '@/core/design';
 import { bareSentence, type PlaceNames, writeNumber } from '@/core/display';
+import { isWithin } from '@/core/moving';
 import { Margin } from '@/ui/margin';
 import type { PricingClient } from '@/workers/client';
+import { residencesOf } from '../design/book-list';
 import { useAsked } from '../design/use-asked';
 import { BareMargin } from './bare-margin';
 import { BareTable } from './bare-table';
@@ -46,7 +48,10 @@ export function BareRatesView({ client, around, names, own, children }: BareRate
   );
   const { last, trouble } = useAsked(client, question, 120);
   const shown = useMemo(() => last && withinPlace(last, within), [last, within]);
-  const places = useMemo(() => placesOf(last ?? []), [last]);
+  const places = useMemo(
+    () => residencesOf(last?.[0]?.rates ?? [], around.assumptions.residence),
+    [last, around.assumptions.residence],
+  );
   const measured = shown?.find(({ measure }) => measure.key === chosen?.measure) ?? shown?.[0];
   const field = 'h-7 max-w-[200px] rounded border border-edge bg-surface px-1.5 text-sm text-ink';
   const label = 'flex items-center gap-1.5 text-sm text-soft';
@@ -141,14 +146,8 @@ function Tick({ label, checked, onChange }: TickProps) {
 
 function withinPlace(measured: readonly MeasuredRates[], within: string): readonly MeasuredRates[] {
   if (within === '') return measured;
-  const isIn = ({ country, area }: BareRate): boolean => country === within || area === within;
-  return measured.map(({ measure, rates }) => ({ measure, rates: rates.filter(isIn) }));
-}
-
-/** Areas first, then countries, each once. */
-function placesOf(measured: readonly MeasuredRates[]): string[] {
-  const rates = measured[0]?.rates ?? [];
-  const all = (read: (rate: BareRate) => string | null): string[] =>
-    [...new Set(rates.flatMap((rate) => read(rate) ?? []))].sort();
-  return [...all(({ area }) => area), ...all(({ country }) => country)];
+  return measured.map(({ measure, rates }) => ({
+    measure,
+    rates: rates.filter((rate) => isWithin(rate, within)),
+  }));
 }

@@ -40,12 +40,15 @@ export function hoursInMonth(design: Design, component: Component, bookList: rea
   return monthHours(design.assumptions.month, new Decimal(book?.monthHours ?? '730'));
 }
 
-/** Areas first, then countries, each once: where a design may have to stay. */
-export function residencesOf(bookList: readonly BookInfo[]): string[] {
-  const regions = bookList.flatMap((book) => book.regions);
+interface Located {
+  readonly country: string;
+  readonly area?: string | null;
+}
+
+/** Where a design may have to stay: areas first, then countries, each once; also what it says itself, if no region is there. */
+export function residencesOf(regions: readonly Located[], own?: string): string[] {
   const sorted = (all: readonly string[]): string[] => [...new Set(all)].sort();
-  return [
-    ...sorted(regions.flatMap(({ area }) => area ?? [])),
-    ...sorted(regions.map(({ country }) => country)),
-  ];
+  const areas = sorted(regions.flatMap(({ area }) => area ?? []));
+  const all = [...areas, ...sorted(regions.map(({ country }) => country))];
+  return own === undefined || all.includes(own) ? all : [own, ...all];
 }

@@ -42,7 +42,10 @@ export function AxisView({ axis, of, onOf }: AxisViewProps) {
     const id = crypto.randomUUID();
     if (apply([added(design, { name: label, changes }, id)])) tell(`“${label}” is an alternative now.`, undo);
   };
-  const places = residencesOf(bookList);
+  const places = residencesOf(
+    bookList.flatMap(({ regions }) => regions),
+    design.assumptions.residence,
+  );
   const field = 'h-7 max-w-[220px] rounded border border-edge bg-surface px-1.5 text-sm text-ink';
   return (
     <>

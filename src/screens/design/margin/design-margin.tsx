@@ -98,7 +98,10 @@ export function DesignMargin(props: DesignMarginProps) {
 
 function Assumptions({ design, bookList, apply }: Pick<DesignMarginProps, 'design' | 'bookList' | 'apply'>) {
   const { month, countAllowances, residence } = design.assumptions;
-  const places = residencesOf(bookList);
+  const places = residencesOf(
+    bookList.flatMap(({ regions }) => regions),
+    residence,
+  );
   const setMonth = (value: MonthConvention): void =>
     apply([{ edit: 'set-assumption', field: 'month', value }]);
   return (
@@ -148,7 +151,7 @@ function Assumptions({ design, bookList, apply }: Pick<DesignMarginProps, 'desig
             }
           >
             <option value="">any country</option>
-            {[...(residence && !places.includes(residence) ? [residence] : []), ...places].map((place) => (
+            {places.map((place) => (
               <option key={place}>{place}</option>
             ))}
           </select>
