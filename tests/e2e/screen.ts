@@ -69,7 +69,8 @@ export async function openDesign(page: Page, address = BOOKING): Promise<void> {
 
 /** The total as a number, once the prices of the newest version are there. */
 export async function total(page: Page): Promise<number> {
-  const text = await page.getByTestId('total').locator('.double-line').innerText();
+  const known = page.getByTestId('total').and(page.locator('[aria-busy="false"]'));
+  const text = await known.locator('.double-line').innerText();
   return Number(text.replace(/[^\d.]/g, ''));
 }
 

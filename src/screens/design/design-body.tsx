@@ -25,6 +25,7 @@ export function DesignBody({
       <Tally
         {...{ pricing, bookList, client }}
         design={state.design}
+        version={state.version}
         onOpen={() => setPlace((before) => ({ ...before, subject: WHOLE_DESIGN }))}
       />
     </>

@@ -62,6 +62,8 @@ function useLastChange(pricing: Pricing, design: Design): Change | null {
 interface TallyProps {
   readonly pricing: Pricing;
   readonly design: Design;
+  /** Of the design; the prices may be of the one before. */
+  readonly version: number;
   readonly bookList: readonly BookInfo[];
   readonly client: PricingClient | null;
   readonly onOpen: () => void;
@@ -79,7 +81,7 @@ function useFirstYear({ pricing, design, client }: Pick<TallyProps, 'pricing' | 
   return asks ? (now?.years[0]?.cash ?? null) : (summary?.firstYear ?? null);
 }
 
-export function Tally({ pricing, design, bookList, client, onOpen }: TallyProps) {
+export function Tally({ pricing, design, version, bookList, client, onOpen }: TallyProps) {
   const firstYear = useFirstYear({ pricing, design, client });
   const { summary, trouble } = pricing;
   const change = useLastChange(pricing, design);
@@ -118,7 +120,7 @@ export function Tally({ pricing, design, bookList, client, onOpen }: TallyProps)
         className="rounded text-left"
         title="How the total adds up"
         data-testid="total"
-        data-version={pricing.version}
+        aria-busy={pricing.version !== version}
       >
         <div className="text-xs whitespace-nowrap text-soft">
           Likely per month, {currency}

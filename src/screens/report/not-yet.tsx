@@ -1,7 +1,7 @@
 /** A report that is being worked out: looks again until it is there. */
 'use client';
 import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { useEffect, useEffectEvent, useState, useTransition } from 'react';
 import { Empty } from '@/ui/empty';
 
 const LOOK = 1000;
@@ -9,13 +9,18 @@ const LOOK = 1000;
 export function NotYet() {
   const router = useRouter();
   const [seconds, setSeconds] = useState(0);
+  const [isLooking, startLooking] = useTransition();
+  // On a slow machine a look takes longer than the pause: the next one waits for it, so that none pile up.
+  const look = useEffectEvent(() => {
+    if (!isLooking) startLooking(() => router.refresh());
+  });
   useEffect(() => {
     const timer = setInterval(() => {
       setSeconds((before) => before + 1);
-      router.refresh();
+      look();
     }, LOOK);
     return () => clearInterval(timer);
-  }, [router]);
+  }, []);
   return (
     <Empty title="This report is being worked out">
       It is a long one. It is shown here as soon as it is there{seconds > 0 && `; ${seconds} s so far`}.
