@@ -1,5 +1,5 @@
 /** The demo's designs: what Skerrow Ferries plans to run once Harbour House is emptied. */
-import type { Component, Design } from '@/core/design';
+import { type Component, type Design, designInStep } from '@/core/design';
 import { inAllCases } from '@/core/usage';
 import { withAlternatives } from './alternatives';
 import { designOf, sku } from './design-parts';
@@ -14,6 +14,9 @@ const gib = (likely: string, lean?: string, heavy?: string) => ({
 const out = (likely: string, lean?: string, heavy?: string) => ({
   transferred: { amount: { likely, lean, heavy }, unit: 'GB' },
 });
+/** What it comes to is worked out when the designs are put together. */
+const follows = (formula: string) => ({ likely: '0', formula });
+
 const officeHours: Component['running'] = {
   pattern: 'days',
   hoursPerDay: inAllCases('10'),
@@ -142,7 +145,7 @@ const PLANNED: readonly Design[] = [
             name: 'Position receivers',
             kind: 'server',
             choice: sku('OS-SWIFT-M-4-8'),
-            count: { likely: '3', lean: '2', heavy: '9' },
+            count: follows('ceil(ships / 110[ship])'),
             place: ELBE,
           },
           {
@@ -152,7 +155,7 @@ const PLANNED: readonly Design[] = [
             place: ELBE,
             usage: {
               stored: { amount: inAllCases('5400'), unit: 'GiB' },
-              writes: { amount: inAllCases('62000000'), unit: 'request' },
+              writes: { amount: follows('ships * 200000[request/ship]'), unit: 'request' },
             },
           },
         ],
@@ -164,7 +167,7 @@ const PLANNED: readonly Design[] = [
             name: 'Tile servers',
             kind: 'server',
             choice: sku('OS-TERN-M-8-32'),
-            count: { likely: '4', lean: '2', heavy: '16' },
+            count: follows('min(16, ceil(viewers / 52000[viewer]))'),
             place: ELBE,
             term: '12-none',
           },
@@ -176,7 +179,7 @@ const PLANNED: readonly Design[] = [
             usage: {
               stored: { amount: inAllCases('1800'), unit: 'GiB' },
               reads: {
-                amount: { likely: '210000000', lean: '90000000', heavy: '1300000000' },
+                amount: follows('viewers * 1000[request/viewer]'),
                 unit: 'request',
               },
             },
@@ -187,12 +190,34 @@ const PLANNED: readonly Design[] = [
             choice: sku('OS-SAIL-OUT'),
             place: ELBE,
             usage: {
-              transferred: { amount: { likely: '41000', lean: '18000', heavy: '260000' }, unit: 'GB' },
+              transferred: { amount: follows('viewers * 0.2[GB/viewer]'), unit: 'GB' },
             },
           },
         ],
       ],
     ],
+    {
+      drivers: [
+        {
+          name: 'viewers',
+          title: 'Viewers in the month',
+          unit: 'viewer',
+          value: { likely: '205000', lean: '90000', heavy: '1300000' },
+          from: '10000',
+          to: '5000000',
+          scale: 'log',
+        },
+        {
+          name: 'ships',
+          title: 'Ships that report',
+          unit: 'ship',
+          value: { likely: '310', lean: '200', heavy: '990' },
+          from: '50',
+          to: '3000',
+          scale: 'log',
+        },
+      ],
+    },
   ),
   designOf(
     'Harbour camera archive',
@@ -251,4 +276,4 @@ const PLANNED: readonly Design[] = [
   CREW_ROTA,
 ];
 
-export const DEMO_DESIGNS: readonly Design[] = PLANNED.map(withAlternatives);
+export const DEMO_DESIGNS: readonly Design[] = PLANNED.map((each) => designInStep(withAlternatives(each)));

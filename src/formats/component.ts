@@ -5,7 +5,7 @@ import { KIND_CODES } from '@/core/books';
 import { type Component, type ComponentField, kindFaults } from '@/core/design';
 import { charge, shareText } from './charge';
 import { amountText, amountUpTo, code, name, term, unit } from './fields';
-import { cased, casedCount, casedOf, load, running, usageEntry } from './use-fields';
+import { cased, casedCount, casedOf, load, plainCased, running, usageEntry } from './use-fields';
 
 export const need = z.strictObject({
   vcpu: amountText,
@@ -33,7 +33,9 @@ const sized = casedOf(amountUpTo(1_000_000, 'at most 1000000'));
 export const size = z.strictObject({ vcpu: sized, memory: sized, gpu: sized.optional() });
 
 export const licences = z
-  .array(z.strictObject({ product: code, how: z.enum(['included', 'brought']), ownYearly: cased.optional() }))
+  .array(
+    z.strictObject({ product: code, how: z.enum(['included', 'brought']), ownYearly: plainCased.optional() }),
+  )
   .max(20);
 
 const month = z.int().min(1).max(120);

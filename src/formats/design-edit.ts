@@ -38,6 +38,7 @@ export const designEditSchema: z.ZodType<DesignEdit> = z.union([
   setAssumption('tax', ASSUMPTION_FIELDS.tax.nullable()),
   setAssumption('horizon', ASSUMPTION_FIELDS.horizon.nullable()),
   setAssumption('budget', ASSUMPTION_FIELDS.budget.nullable()),
+  setAssumption('drivers', ASSUMPTION_FIELDS.drivers.nullable()),
   z.strictObject({
     edit: z.literal('answer-check'),
     ...CHECK_ANSWER,

@@ -5,7 +5,8 @@ import { chargeFaults } from '@/core/rates';
 import { shareText } from './charge';
 import { component, place } from './component';
 import { amountText, amountUpTo, code, currency, isoDate, LIMITS, name, term, unit } from './fields';
-import { casedOf } from './use-fields';
+import { drivers } from './drivers';
+import { plainCasedOf } from './use-fields';
 
 export const id = code;
 
@@ -31,7 +32,7 @@ const exchangeRate = amountText.refine(
 );
 
 /** Of a month; doubling it is taken, more is a percentage that was meant otherwise. */
-const monthlyGrowth = casedOf(
+const monthlyGrowth = plainCasedOf(
   amountUpTo(1, 'must be a share of at most 1 (100 % a month); 15 % is written 0.15'),
 );
 const shareOnTop = amountUpTo(10, 'must be a share of at most 10 (1 000 %); 20 % is written 0.2');
@@ -71,6 +72,7 @@ export const ASSUMPTION_FIELDS = {
   tax: shareOnTop,
   horizon: monthNumber,
   budget: amountText,
+  drivers,
 } as const;
 
 export const assumptions = z.strictObject(ASSUMPTION_FIELDS).partial({
@@ -84,6 +86,7 @@ export const assumptions = z.strictObject(ASSUMPTION_FIELDS).partial({
   tax: true,
   horizon: true,
   budget: true,
+  drivers: true,
 });
 
 const codes = z.array(code).max(500);

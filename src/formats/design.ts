@@ -1,6 +1,6 @@
 /** The design file, version 1: what a person made, without prices; priced anew wherever it is opened. */
 import { z } from 'zod';
-import { allComponents, type Component, type Design } from '@/core/design';
+import { allComponents, type Component, type Design, designInStep } from '@/core/design';
 import type { DesignSummary } from '@/core/range';
 import { alternatives, MOST_ALTERNATIVES } from './alternative';
 import { type JsonBounds, readBoundedJson } from './bounded-json';
@@ -42,7 +42,9 @@ export function readDesign(text: string): Checked<Design> {
   const file = check(designFileSchema, designFileToday(json.value));
   if (!file.ok) return file;
   const faults = designFaults(file.value.design as Design);
-  return faults.length > 0 ? refused(faults) : { ok: true, value: file.value.design as Design };
+  if (faults.length > 0) return refused(faults);
+  // What follows a driver is what its formula gives, whatever the file says beside it.
+  return { ok: true, value: designInStep(file.value.design as Design) };
 }
 
 /** What must hold across a design: unique ids, one pin a book, a bounded number of components. */

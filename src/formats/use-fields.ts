@@ -1,6 +1,8 @@
 /** What a component uses, as files and edits write it: cased values, quantities, running patterns, loads. */
 import { z } from 'zod';
 import { Decimal, parseDecimal } from '@/core/base';
+import { sentenceFor } from '@/core/display';
+import { LONGEST_FORMULA, parseFormula } from '@/core/drivers';
 import { isDrawnWeek } from '@/core/usage';
 import { amountText, amountUpTo, positiveText, unit } from './fields';
 
@@ -9,10 +11,31 @@ export const wholeText = amountText.refine(
   'must be a whole number up to 1000000',
 );
 
-export const casedOf = (value: typeof amountText) =>
+/** A formula over the drivers of the design; whether it gives anything is said where it is looked at. */
+const formula = z
+  .string()
+  .trim()
+  .min(1, 'a formula must not be empty')
+  .max(LONGEST_FORMULA, `a formula has at most ${LONGEST_FORMULA} characters`)
+  .superRefine((text, context) => {
+    const read = parseFormula(text);
+    if (!read.ok) context.addIssue({ code: 'custom', message: sentenceFor(read.issue) });
+  });
+
+export const plainCasedOf = (value: typeof amountText) =>
   z.strictObject({ likely: value, lean: value.optional(), heavy: value.optional() });
 
+/** An entry that may follow a formula. */
+export const casedOf = (value: typeof amountText) =>
+  z.strictObject({
+    likely: value,
+    lean: value.optional(),
+    heavy: value.optional(),
+    formula: formula.optional(),
+  });
+
 export const cased = casedOf(amountText);
+export const plainCased = plainCasedOf(amountText);
 
 /** Is the first more? What is no number, or is not there, is refused elsewhere and is not above anything. */
 function above(a: string | undefined, b: string | undefined): boolean {
@@ -21,17 +44,20 @@ function above(a: string | undefined, b: string | undefined): boolean {
 }
 
 /** Where more is heavier: lean is not above likely, and likely not above heavy. */
-function rising<T extends typeof cased>(schema: T): T {
-  return schema.superRefine(({ lean, likely, heavy }, context) => {
+function rising<T extends typeof cased | typeof plainCased>(schema: T): T {
+  return (schema as typeof cased).superRefine(({ lean, likely, heavy, formula: follows }, context) => {
+    // What follows a driver may well fall where the driver rises.
+    if (follows !== undefined) return;
     const refuse = (path: string, message: string): void =>
       context.addIssue({ code: 'custom', path: [path], message });
     if (above(lean, likely)) refuse('lean', `must not be above likely (${likely})`);
     if (above(likely, heavy)) refuse('heavy', `must not be below likely (${likely})`);
     else if (above(lean, heavy)) refuse('lean', `must not be above heavy (${heavy})`);
-  }) as T;
+  }) as unknown as T;
 }
 
 export const risingCased = rising(cased);
+export const risingPlainCased = rising(plainCased);
 export const casedCount = rising(casedOf(wholeText));
 
 const sized = z.strictObject({ amount: cased, unit });

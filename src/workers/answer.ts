@@ -18,6 +18,7 @@ import { formKinds, formsFor } from '@/core/deployment-forms';
 import { summaryOf } from '@/core/range';
 import { toPlain } from '@/core/trace';
 import { Compared } from './compared';
+import { Stretched } from './stretched';
 import type { LoadedBooks } from './loaded-books';
 import type {
   Answers,
@@ -33,6 +34,7 @@ import type {
 export class Answerer {
   private readonly pricer: Pricer;
   private readonly compared: Compared;
+  private readonly stretched: Stretched;
   /** The last design that was asked about: what did not change since is taken over. */
   private last: DesignPlan | undefined;
 
@@ -42,6 +44,7 @@ export class Answerer {
   ) {
     this.pricer = createPricer(loaded);
     this.compared = new Compared(loaded, this.pricer);
+    this.stretched = new Stretched(this.compared);
   }
 
   async answer(question: Question): Promise<Answers[keyof Answers]> {
@@ -86,6 +89,12 @@ export class Answerer {
         return this.compared.cash(await this.planned(question.design), question.horizon);
       case 'axis':
         return this.compared.axis(await this.planned(question.design), question.axis, question.what);
+      case 'curve':
+        return this.stretched.curve(await this.planned(question.design), question);
+      case 'load-map':
+        return this.stretched.map(await this.planned(question.design), question);
+      case 'fame':
+        return this.stretched.fame(await this.planned(question.design), question);
       case 'without-free':
         return this.compared.withoutFree(question.design, question.alternative);
       case 'bare-rates':

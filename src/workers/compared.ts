@@ -99,11 +99,13 @@ export class Compared {
     }));
   }
 
-  private async plansOf(own: DesignPlan) {
+  /** The design and its alternatives, each planned; with `only`, those of them. */
+  async plansOf(own: DesignPlan, only?: readonly string[]) {
     const { design } = own;
-    const alternatives = design.alternatives ?? [];
+    const all = design.alternatives ?? [];
+    const alternatives = only ? all.filter(({ id }) => only.includes(id)) : all;
     const made = await appliedWhereLoaded(design, alternatives, this.alternator, this.loaded);
-    const known = new Set(alternatives.map(({ id }) => id));
+    const known = new Set(all.map(({ id }) => id));
     for (const id of this.plans.keys()) if (!known.has(id)) this.plans.delete(id);
     const columns = alternatives.map(({ id, name, note, changes }, at) => {
       const { design: other, outcomes } = made[at]!;

@@ -7,6 +7,7 @@ import type { AlternativeDesign } from '@/core/alternatives';
 import type { Axis, AxisAnswer } from '@/core/axes';
 import type { MeasuredRates, Quantities } from '@/core/bare-rates';
 import type { Comparison, GroupBy } from '@/core/comparison';
+import type { Along, Axis1, Curve, Fame, LoadMap } from '@/core/curves';
 import type { Change, Component, Design, Place, Scope } from '@/core/design';
 import type { FormWish } from '@/core/deployment-forms';
 import type { Finding } from '@/core/checks';
@@ -139,7 +140,33 @@ export type Question =
   | { readonly ask: 'mixed'; readonly design: Design; readonly by: 'section' | 'line' }
   | { readonly ask: 'without-free'; readonly design: Design; readonly alternative: string }
   | { readonly ask: 'alternative'; readonly design: Design; readonly alternative: string }
+  | ({ readonly ask: 'curve'; readonly design: Design } & CurveWish)
+  | {
+      readonly ask: 'load-map';
+      readonly design: Design;
+      readonly across: Along;
+      readonly up: Along;
+      readonly sides: readonly string[];
+    }
+  | {
+      readonly ask: 'fame';
+      readonly design: Design;
+      readonly along: Along;
+      readonly times: string;
+      readonly lasts: 'day' | 'month';
+    }
   | { readonly ask: 'forms'; readonly design: Design; readonly place: Place; readonly wish: FormWish };
+
+/** What a curve is drawn of. */
+export interface CurveWish {
+  readonly along: Along;
+  /** Null: as it is usually looked at. */
+  readonly range: Pick<Axis1, 'from' | 'to' | 'scale'> | null;
+  /** Ids of the alternatives beside the design. */
+  readonly sides: readonly string[];
+  readonly what: AmountOf;
+  readonly points: number;
+}
 
 export interface Answers {
   price: { readonly version: number; readonly summary: DesignSummary; readonly milliseconds: number };
@@ -161,6 +188,9 @@ export interface Answers {
   alternative: AlternativeDesign | null;
   /** Exact amounts; null: the alternative is not there any more. */
   'without-free': { readonly change: string; readonly without: string } | null;
+  curve: Curve;
+  'load-map': LoadMap;
+  fame: Fame;
   runaway: RunawayAnswer;
   /** By how much the load may grow; null: no budget. */
   budget: { readonly crossed: 'at' | 'never' | 'without-load'; readonly times: string | null } | null;

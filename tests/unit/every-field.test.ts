@@ -29,6 +29,8 @@ const NOTES: Readonly<Record<'design' | 'book', readonly string[]>> = {
     'design.assumptions.budget',
     // Read by axes, comparisons and the checklist.
     'design.assumptions.residence',
+    // How the range of a driver is drawn.
+    'design.assumptions.drivers.scale',
     'design.sections.name',
     'design.sections.id',
     'design.sections.components.zones',

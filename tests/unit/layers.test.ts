@@ -15,6 +15,7 @@ const CORE_RANKS: Readonly<Record<string, number>> = {
   time: 1,
   rates: 2,
   usage: 2,
+  drivers: 3,
   terms: 3,
   books: 4,
   sizing: 5,
@@ -28,6 +29,7 @@ const CORE_RANKS: Readonly<Record<string, number>> = {
   alternatives: 9,
   range: 10,
   'bare-rates': 10,
+  curves: 10,
   comparison: 11,
   axes: 11,
   display: 12,
@@ -59,7 +61,7 @@ const WIRING: Readonly<Record<string, readonly string[]>> = {
   'desk/thread.ts': ['data'],
 };
 
-const CORE_PACKAGES = ['decimal.js'];
+const CORE_PACKAGES = ['decimal.js', 'jsep'];
 
 interface Import {
   readonly file: string;
@@ -113,7 +115,7 @@ describe('layers', () => {
     expect(breaches).toEqual([]);
   });
 
-  it('in core, import lower ranks only, through their index, and no package but the decimal library', () => {
+  it('in core, import lower ranks only, through their index, and no package but those for decimals and formulas', () => {
     const breaches = imports.filter(({ file, target, internal }) => {
       if (layerOf(file) !== 'core') return false;
       if (!internal) return !CORE_PACKAGES.includes(target);

@@ -5,7 +5,7 @@ import type { Change, Component, UsageEntry } from '../design';
 import { nearestTerms } from '../moving';
 import { rateCard } from '../rating';
 import { lacksOf, type Need } from '../sizing';
-import type { Cased, Load } from '../usage';
+import { type Cased, type Load, timesCased } from '../usage';
 import { type LineChange, unchanged } from './model';
 
 type Of<C extends Change['change']> = Extract<Change, { change: C }>;
@@ -110,7 +110,7 @@ export function withTraffic(component: Component, { times }: Of<'traffic'>): Lin
 
 const entryTimes = (entry: UsageEntry, factor: Decimal): UsageEntry => ({
   ...entry,
-  amount: casedTimes(entry.amount, factor),
+  amount: timesCased(entry.amount, factor),
   ...(entry.sizes
     ? { sizes: entry.sizes.map((row) => ({ ...row, amount: factor.times(row.amount).toString() })) }
     : {}),
@@ -122,19 +122,8 @@ function loadTimes(load: Load, factor: Decimal): Load {
     ...load,
     rate:
       rate.by === 'requests'
-        ? { ...rate, perSecond: casedTimes(rate.perSecond, factor) }
-        : { ...rate, viewers: casedTimes(rate.viewers, factor) },
-  };
-}
-
-function casedTimes(value: Cased, factor: Decimal): Cased {
-  const times = (text: string | undefined): string | undefined =>
-    text === undefined ? undefined : factor.times(text).toString();
-  const [lean, heavy] = [times(value.lean), times(value.heavy)];
-  return {
-    likely: times(value.likely)!,
-    ...(lean === undefined ? {} : { lean }),
-    ...(heavy === undefined ? {} : { heavy }),
+        ? { ...rate, perSecond: timesCased(rate.perSecond, factor) }
+        : { ...rate, viewers: timesCased(rate.viewers, factor) },
   };
 }
 
@@ -142,7 +131,8 @@ function casedTimes(value: Cased, factor: Decimal): Cased {
 const KEPT = /^\d{1,15}(\.\d{1,18})?$/;
 
 function isKept({ usage, load }: Component): boolean {
-  const all = (value: Cased): boolean => Object.values(value).every((text: string) => KEPT.test(text));
+  const all = ({ likely, lean = likely, heavy = likely }: Cased): boolean =>
+    [lean, likely, heavy].every((text) => KEPT.test(text));
   const entries = Object.values(usage).every(
     ({ amount, sizes = [] }) => all(amount) && sizes.every((row) => KEPT.test(row.amount)),
   );

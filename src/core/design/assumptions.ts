@@ -1,5 +1,6 @@
 /** What a design is priced under, beside its components. */
 import type { MonthConvention } from '../time';
+import type { Driver } from '../drivers';
 import type { Cased } from '../usage';
 
 export interface ExchangeRate {
@@ -34,6 +35,8 @@ export interface Assumptions {
   readonly horizon?: number;
   /** What a month may cost, in the design's currency. */
   readonly budget?: string;
+  /** What the load is stated by; formulas of entries refer to them by name. */
+  readonly drivers?: readonly Driver[];
 }
 
 /** A check of the checklist that was answered: what it found is not wanted, and why. */

@@ -28,6 +28,6 @@ export const COMPONENT_FIELDS = [
 
 export type ComponentField = (typeof COMPONENT_FIELDS)[number];
 
-/** `id` and `kind` never change; `usage` is set meter by meter. */
-type Forgotten = Exclude<keyof Component, ComponentField | 'id' | 'kind' | 'usage'>;
+/** `id` and `kind` never change; `usage` is set meter by meter; a fault is found, not set. */
+type Forgotten = Exclude<keyof Component, ComponentField | 'id' | 'kind' | 'usage' | 'faults'>;
 const _NONE_FORGOTTEN: [Forgotten] extends [never] ? true : Forgotten = true;

@@ -1,9 +1,10 @@
 /** A component and its section: what a line of a design holds. Plain serialisable data with decimals as text. */
+import type { Issue } from '../base';
 import type { Kind } from '../books';
 import type { Need } from '../sizing';
 import type { ChargeText } from '../rates';
 import type { Term } from '../terms';
-import type { Cased, Grown, Load, Running, SizedAmount } from '../usage';
+import type { Case, Cased, Grown, Load, Running, SizedAmount } from '../usage';
 
 /** So many instances of one size. */
 export interface SizeRow {
@@ -108,6 +109,8 @@ export interface Component {
   readonly origin?: string | null;
   /** By key, as a bill would carry them. Changes no amount. */
   readonly tags?: Readonly<Record<string, string>> | null;
+  /** By case: why a formula of it gives nothing; put there for pricing, never in a file. */
+  readonly faults?: Readonly<Partial<Record<Case, Issue>>>;
 }
 
 export interface Section {

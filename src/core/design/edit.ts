@@ -6,6 +6,7 @@ import { assertNever, err, issue, ok, type Result } from '../base';
 import type { AlternativeEdit } from './alternative';
 import type { Component, Place, Section, UsageEntry } from './component';
 import type { Design } from './design';
+import { designInStep } from './following';
 import type { DesignEdit } from './edit-model';
 
 /** Everything that changes what is kept of a design. */
@@ -32,7 +33,10 @@ export function applyEdit(design: Design, edit: Edit): Result<Applied> {
       });
     case 'set-assumption':
       return ok({
-        design: { ...design, assumptions: withField(design.assumptions, edit.field, edit.value) },
+        design: inStepAfter(edit, {
+          ...design,
+          assumptions: withField(design.assumptions, edit.field, edit.value),
+        }),
         inverse: { ...edit, value: design.assumptions[edit.field] ?? null } as Edit,
       });
     case 'set-agreements':
@@ -102,6 +106,12 @@ export function applyEdits(
     inverse.unshift(applied.value.inverse);
   }
   return ok({ design: current, inverse });
+}
+
+/** What follows a driver is worked out anew where the drivers, or what follows them, may be others. */
+function inStepAfter(edit: Edit, design: Design): Design {
+  const reaches = edit.edit !== 'set-assumption' || edit.field === 'drivers';
+  return reaches ? designInStep(design) : design;
 }
 
 function answerCheck(design: Design, edit: Extract<Edit, { edit: 'answer-check' }>): Result<Applied> {
@@ -188,7 +198,7 @@ function onSection(
   if (!found) return gone(id);
   const { section, inverse } = change(found);
   const sections = design.sections.map((each) => (each === found ? section : each));
-  return ok({ design: { ...design, sections }, inverse });
+  return ok({ design: inStepAfter(inverse, { ...design, sections }), inverse });
 }
 
 function onComponent(
@@ -222,7 +232,7 @@ function addSection(design: Design, section: Section, index: number): Result<App
   const taken = ids.find((id, at) => hasId(design, id) || ids.indexOf(id) !== at);
   if (taken !== undefined) return err(issue('edit.duplicate-id', [], { id: taken }));
   return ok({
-    design: { ...design, sections: insertAt(design.sections, index, section) },
+    design: designInStep({ ...design, sections: insertAt(design.sections, index, section) }),
     inverse: { edit: 'remove-section', id: section.id },
   });
 }

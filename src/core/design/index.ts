@@ -8,6 +8,8 @@ export * from './edit';
 export type * from './edit-model';
 export * from './edit-target';
 export * from './edits-between';
+export * from './entries';
+export * from './following';
 export * from './kind-rules';
 export * from './recorded';
 export * from './sizes';

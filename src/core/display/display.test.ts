@@ -98,6 +98,10 @@ describe('sentences', () => {
       how: 'brought',
       wish: 'Balanced',
       nearest: 'n',
+      label: 'Count',
+      given: 'user',
+      where: '3',
+      all: 'users',
     };
     const sentence = sentenceFor(issue(code, [], values));
     expect(sentence).toMatch(/\.$/);

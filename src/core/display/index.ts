@@ -4,6 +4,8 @@ export * from './bare-table';
 export * from './axis-sentence';
 export * from './change-words';
 export * from './comparison-sentence';
+export * from './curve-sentence';
+export * from './curve-table';
 export * from './edit-words';
 export * from './flat-table';
 export * from './issue-sentence';

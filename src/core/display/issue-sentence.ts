@@ -27,6 +27,16 @@ const SENTENCES: Readonly<Record<IssueCode, (values: Values) => string>> = {
   'range.parts': () => 'Enter one value, three as lean / likely / heavy, or a range such as 3..6.',
   'percent.out-of-range': ({ text, most }) => `At most ${most} %, not ${text}.`,
   'share.out-of-range': ({ share }) => `A share lies between 0 and 1, not ${share}.`,
+  'formula.unreadable': ({ text, reason, where }) =>
+    `The formula “${text}” cannot be read${where ? ` at character ${where}` : ''}: ${reason}.`,
+  'formula.refers-to-nothing': ({ name, all }) =>
+    `There is no driver “${name}”${all ? `; there are ${all}` : ', nor any other yet'}.`,
+  'formula.unit': ({ text, given, wanted, label }) =>
+    `${label} takes ${wanted || 'a mere number'}, and “${text}” gives ${given || 'a mere number'}. Give the numbers in it their units, as in 3[GB/user].`,
+  'formula.mixes-units': ({ text, from, to }) =>
+    `“${text}” puts ${from || 'a mere number'} and ${to || 'a mere number'} together: they measure different things.`,
+  'formula.divides-by-zero': ({ text }) => `“${text}” divides by zero here.`,
+  'formula.negative': ({ text, amount }) => `“${text}” gives ${amount}; a quantity cannot be negative.`,
   'load.missing': () => 'This depends on the load, and no load is entered yet.',
   'load.incomplete': ({ what }) => `The load does not say ${what} yet; without it there is no amount.`,
   'autoscale.short': () => 'In some hours the load asks for more units than the ceiling allows.',

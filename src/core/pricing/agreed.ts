@@ -8,9 +8,9 @@ import { kindOf } from '../books';
 import type { Component } from '../design';
 import type { Charge } from '../rates';
 import { type Agreement, discountFor, type EarlyEnd, marginFor, type Part } from '../terms';
-import { difference, entered, type Figure, given, negotiated, product, sum } from '../trace';
+import { difference, type Figure, given, negotiated, product, sum } from '../trace';
 import { conversionFactor } from '../units';
-import { readCase } from '../usage';
+import { enteredIn } from '../usage';
 import type { ChargedLine } from './charges';
 import type { LinePart } from './line-part';
 import type { PriceContext } from './context';
@@ -49,9 +49,10 @@ export function agreedLine(line: ChargedLine, owner: Owner, context: PriceContex
   const agreed = line.parts.map((part) => agreedPart(part, owner, context.agreements, notices));
   const parts = context.design.sold ? agreed.map(soldPart) : agreed;
   const allocated = component.allocated
-    ? entered('Allocated to this design', decimal(readCase(component.allocated, context.case)), '', {
-        component: component.id,
-        entry: 'allocated',
+    ? enteredIn(component.allocated, context.case, {
+        label: 'Allocated to this design',
+        unit: '',
+        input: { component: component.id, entry: 'allocated' },
       })
     : null;
   const bear = (figure: Figure): Figure =>

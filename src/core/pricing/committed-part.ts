@@ -19,8 +19,9 @@ import {
 } from '../base';
 import type { Rate } from '../books';
 import type { Component } from '../design';
-import { entered, type Figure, given, product, sum } from '../trace';
+import { type Figure, given, product, sum } from '../trace';
 import {
+  enteredIn,
   alike,
   atLeastIfAny,
   type Case,
@@ -196,9 +197,10 @@ function wholeMeter(
 /** The stated units, or those that always run: the baseline of peaks, the floor of autoscale, else all. */
 function committedUnits(component: Component, count: Figure, which: Case): Figure {
   if (component.committed) {
-    return entered('Committed units', decimal(readCase(component.committed, which)), count.unit, {
-      component: component.id,
-      entry: 'committed',
+    return enteredIn(component.committed, which, {
+      label: 'Committed units',
+      unit: count.unit,
+      input: { component: component.id, entry: 'committed' },
     });
   }
   const { running } = component;

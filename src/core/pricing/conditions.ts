@@ -3,13 +3,24 @@
  * place of its own. Whatever stays as it is stays the same object, so that pricing can take it over. Source: pricing
  * rules, "Running patterns", "Terms"; needs A23, F15, F16, H19, K12.
  */
-import { decimal, type Decimal, ONE, ZERO } from '../base';
+import { decimal, type Decimal, type Issue, ONE, ZERO } from '../base';
 import { mainMeter, meterOfKind } from '../books';
-import { allComponents, type Assumptions, type Component, type Design, type UsageEntry } from '../design';
+import {
+  allComponents,
+  type Assumptions,
+  type Component,
+  type Design,
+  followingOf,
+  stepsFor,
+  type UsageEntry,
+  withCased,
+} from '../design';
+import { type Driver, DRIVERS, TRAFFIC } from '../drivers';
 import { allowanceMonths } from '../rating';
 import { isInForce } from '../terms';
 import { type MonthConvention } from '../time';
-import { type Case, type Grown, readCase } from '../usage';
+import type { Figure } from '../trace';
+import { type Case, type Cased, CASES, type Grown, readCase } from '../usage';
 import type { BookSet } from './book-set';
 import type { When } from './context';
 
@@ -21,6 +32,8 @@ export interface Conditions {
   readonly load?: Decimal;
   /** By id: components that stand in place of the design's own. */
   readonly instead?: ReadonlyMap<string, Component>;
+  /** By name: drivers with this value in place of theirs, in every case. */
+  readonly drivers?: ReadonlyMap<string, Decimal>;
 }
 
 /**
@@ -29,10 +42,12 @@ export interface Conditions {
  * @example
  * designUnder(design, { case: 'likely' }) === design; // => true
  */
-export function designUnder(design: Design, { case: which, month, load, instead }: Conditions): Design {
+export function designUnder(design: Design, under: Conditions): Design {
+  const { case: which, month, load, instead, drivers } = under;
   const replaced =
     instead && instead.size > 0 ? mapComponents(design, (each) => instead.get(each.id) ?? each) : design;
-  const inMonth = month === undefined ? replaced : designOfMonth(replaced, month, which);
+  const stepped = withSteps(replaced, drivers);
+  const inMonth = month === undefined ? stepped : designOfMonth(stepped, month, which);
   return load === undefined ? inMonth : underLoad(inMonth, load);
 }
 
@@ -45,8 +60,65 @@ export function designUnder(design: Design, { case: which, month, load, instead 
  */
 export function underLoad(design: Design, times: Decimal): Design {
   if (times.equals(1)) return design;
-  const traffic = { label: `${times} times the traffic`, factor: times.toString() };
+  const traffic = {
+    label: `${times} times the traffic`,
+    factor: times.toString(),
+    input: { component: DRIVERS, entry: TRAFFIC },
+  };
   return mapComponents(design, (component) => grown(component, traffic, undefined));
+}
+
+/**
+ * Entries that follow a formula, with its steps and exactly what they come to; a formula that gives nothing is the
+ * component's fault. Without other values each component is worked out once.
+ */
+function withSteps(design: Design, instead: Conditions['drivers']): Design {
+  const own = design.assumptions.drivers ?? NO_DRIVERS;
+  const drivers = instead
+    ? own.map((each) => {
+        const value = instead.get(each.name);
+        return value ? { ...each, value: { likely: value.toString() } } : each;
+      })
+    : own;
+  return mapComponents(design, (component) => {
+    if (followingOf(component).length === 0) return component;
+    if (instead) return stepped(component, drivers);
+    const before = steppedOnce.get(component);
+    if (before?.drivers === drivers) return before.component;
+    const made = stepped(component, drivers);
+    steppedOnce.set(component, { drivers, component: made });
+    return made;
+  });
+}
+
+const NO_DRIVERS: readonly Driver[] = [];
+
+const steppedOnce = new WeakMap<
+  Component,
+  { readonly drivers: readonly Driver[]; readonly component: Component }
+>();
+
+function stepped(component: Component, drivers: readonly Driver[]): Component {
+  let current = component;
+  const faults: Partial<Record<Case, Issue>> = {};
+  for (const { entry, ...filled } of followingOf(component)) {
+    const figures = new Map<Case, Figure>();
+    for (const which of CASES) {
+      const steps = stepsFor(filled, drivers, which);
+      if (steps.ok) figures.set(which, steps.value);
+      else faults[which] ??= steps.issue;
+    }
+    const known = figures.get('likely') ?? [...figures.values()][0];
+    if (!known) continue;
+    const likely = known.value.toString();
+    const other = (which: Case): Partial<Cased> => {
+      const text = figures.get(which)?.value.toString() ?? likely;
+      return text === likely ? {} : { [which]: text };
+    };
+    const value = { likely, ...other('lean'), ...other('heavy') };
+    current = withCased(current, entry, { ...value, steps: (which) => figures.get(which) ?? known })!;
+  }
+  return Object.keys(faults).length === 0 ? current : { ...current, faults };
 }
 
 /** The same design where `change` gives back what it was given, each section likewise. */
@@ -187,7 +259,9 @@ export function allowanceEnds(design: Design, books: BookSet): number[] {
  * settingsOf(design, books, whenOf(design, 0)).includes('USD'); // => true
  */
 export function settingsOf(design: Design, books: BookSet, when: When): string {
-  const { currency, assumptions, sold } = design;
+  const { currency, sold } = design;
+  // What follows a driver has its value already.
+  const { drivers: _, ...assumptions } = design.assumptions;
   const agreements = (design.agreements ?? []).filter((each) => isInForce(each, when.date));
   const ended = when.month === 0 ? [] : allowanceEnds(design, books).filter((end) => end <= when.month);
   return JSON.stringify([currency, assumptions, sold ?? null, agreements, ended]);

@@ -2,8 +2,8 @@
 import { decimal, err, issue, ok, type Result, ZERO } from '../base';
 import type { Component } from '../design';
 import { type ChargeContext, chargeFor, readCharge } from '../rates';
-import { type Figure, given, product, relabel } from '../trace';
-import { afterAllowance, type Case, readCase } from '../usage';
+import { type Figure, product, relabel } from '../trace';
+import { afterAllowance, type Case, enteredIn, readCase } from '../usage';
 import type { ChargedLine } from './charges';
 import { type LinePart, nothing, plainPart } from './line-part';
 import type { PriceContext } from './context';
@@ -20,7 +20,7 @@ export function customLine(
   if (charges.length === 0) return err(issue('usage.missing', ['custom'], { meter: 'What it costs' }));
   const parts: LinePart[] = [];
   for (const [index, row] of charges.entries()) {
-    const part = customPart(row, index, count.value, context);
+    const part = customPart(component.id, row, index, count.value, context);
     if (!part.ok) return part;
     parts.push(part.value);
   }
@@ -29,13 +29,20 @@ export function customLine(
 
 type Row = NonNullable<Component['custom']>[number];
 
-function customPart(row: Row, index: number, count: Figure, context: PriceContext): Result<LinePart> {
+function customPart(
+  id: string,
+  row: Row,
+  index: number,
+  count: Figure,
+  context: PriceContext,
+): Result<LinePart> {
   const { currency } = context.design;
   const amount = decimal(readCase(row.amount, context.case satisfies Case));
   if (amount.isNegative()) {
     return err(issue('quantity.negative', ['custom', index], { amount: amount.toString() }));
   }
-  const each = given(`${row.label}, each`, amount, row.unit);
+  const input = { component: id, entry: `custom/${index}` };
+  const each = enteredIn(row.amount, context.case, { label: `${row.label}, each`, unit: row.unit, input });
   const charge = readCharge(row.charge);
   const flat = charge.structure === 'flat';
   const all = flat ? count : product('For all units', row.unit, [count, each]);

@@ -5,9 +5,9 @@
 import { addAll, type Decimal, decimal, err, issue, type Issue, ok, ONE, type Result } from '../base';
 import type { SizeRow, UsageEntry } from '../design';
 import { rangeBehindAverage, type SizedUse } from '../rates';
-import { entered, type Figure, given, product, quotient, sum } from '../trace';
+import { type Figure, given, product, quotient, sum } from '../trace';
 import { unitOf } from '../units';
-import { atLeastIfAny, heldOnAverage, readCase, timesGrown } from '../usage';
+import { enteredIn, atLeastIfAny, heldOnAverage, readCase, timesGrown } from '../usage';
 import {
   convertFigure,
   countedUnits,
@@ -50,7 +50,8 @@ function oneSize(context: MeterContext, entry: UsageEntry): Result<MeterUse> {
   const group = setAside ? 'setAside' : 'usage';
   const input = { component: context.component.id, entry: `${group}/${meter.meter}` };
   const basis = rate.basis === 'set-aside' ? 'billed by what is set aside' : undefined;
-  const leaf = entered(`${meter.label}, each`, value, entry.unit, input, basis);
+  const as = { label: `${meter.label}, each`, unit: entry.unit, input, note: basis };
+  const leaf = enteredIn(setAside ?? entry.amount, which, as);
   const each = instance(context, entry, leaf, notices);
   if (!each.ok) return each;
   const units = countedUnits(context);
@@ -154,7 +155,8 @@ function keptOnAverage(context: MeterContext, entry: UsageEntry, each: Figure, n
     notices.push(issue('retention.applied', ['usage', meter.meter], values));
   }
   const input = { component: component.id, entry: `kept/${meter.meter}` };
-  return heldOnAverage(each, entered('Kept for', days, 'day', input), least, hoursInMonth);
+  const kept = enteredIn(entry.keptDays, which, { label: 'Kept for', unit: 'day', input });
+  return heldOnAverage(each, kept, least, hoursInMonth);
 }
 
 /** Unit-months, or unit-hours where the rate is per hour. */

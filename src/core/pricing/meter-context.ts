@@ -4,9 +4,9 @@ import { kindOf, type MeterDefinition, type Offer, type Rate } from '../books';
 import type { Component } from '../design';
 import type { ChargeUse } from '../rates';
 import type { Rank } from '../terms';
-import { entered, type Figure, given, product } from '../trace';
+import { type Figure, given, product } from '../trace';
 import { conversionFactor } from '../units';
-import { atLeastIfAny, type Case, readCase, type RunningTime, type Week } from '../usage';
+import { enteredIn, atLeastIfAny, type Case, readCase, type RunningTime, type Week } from '../usage';
 
 export interface MeterContext {
   readonly component: Component;
@@ -59,9 +59,8 @@ export function countOf(component: Component, which: Case): Result<Figure> {
   if (!count.isInteger()) return err(issue('count.not-whole', ['count'], { count: count.toString() }));
   if (count.greaterThan(1_000_000))
     return err(issue('quantity.too-large', ['count'], { amount: count.toString() }));
-  return ok(
-    entered('Count', count, kindOf(component.kind).unitName, { component: component.id, entry: 'count' }),
-  );
+  const as = { label: 'Count', unit: kindOf(component.kind).unitName };
+  return ok(enteredIn(component.count, which, { ...as, input: { component: component.id, entry: 'count' } }));
 }
 
 /** The count, raised to the least number of units the rate is sold for. */

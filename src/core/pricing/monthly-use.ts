@@ -2,9 +2,10 @@
 import { addAll, decimal, type Decimal, err, issue, type Issue, ok, type Result } from '../base';
 import { kindOf } from '../books';
 import type { Component, UsageEntry } from '../design';
-import { entered, type Figure, given, product } from '../trace';
+import { type Figure, given, product } from '../trace';
 import { unitOf } from '../units';
 import {
+  enteredIn,
   atLeastIfAny,
   billedChunks,
   billedSize,
@@ -56,7 +57,7 @@ function enteredOrDerived(context: MeterContext): Result<Figure | null> {
     return err(issue('quantity.negative', ['usage', meter.meter], { amount: amount.toString() }));
   }
   const input = { component: component.id, entry: `usage/${meter.meter}` };
-  const leaf = entered(`${meter.label}, each`, amount, entry.unit, input);
+  const leaf = enteredIn(entry.amount, which, { label: `${meter.label}, each`, unit: entry.unit, input });
   const each = timesGrown(leaf, entry.grown);
   return ok(product('For all units', entry.unit, [countedUnits(context), each]));
 }
@@ -118,11 +119,11 @@ function eventSize({ component, meter, case: inCase }: MeterContext): Figure | n
   const size = entry?.each ?? requestSize ?? replySize;
   if (!size) return null;
   const which = entry?.each ? `each/${meter.meter}` : requestSize ? 'load/requestSize' : 'load/replySize';
-  const value = decimal(readCase(size.amount, inCase));
   const owner = entry?.each ? component.id : marked(component);
+  const as = { label: 'Size of one', unit: size.unit };
   return owner === null
-    ? given('Size of one', value, size.unit)
-    : entered('Size of one', value, size.unit, { component: owner, entry: which });
+    ? given(as.label, decimal(readCase(size.amount, inCase)), as.unit)
+    : enteredIn(size.amount, inCase, { ...as, input: { component: owner, entry: which } });
 }
 
 /** Events × how long each runs × the size it runs at. Needs F4, K2. */
@@ -136,7 +137,7 @@ export function runsUse(context: MeterContext): Result<MeterUse> {
   let total: Figure;
   if (events) {
     const input = { component: component.id, entry: `usage/${entry ? meter.meter : 'requests'}` };
-    const runs = entered('Runs, each unit', decimal(readCase(events.amount, which)), events.unit, input);
+    const runs = enteredIn(events.amount, which, { label: 'Runs, each unit', unit: events.unit, input });
     const each = timesGrown(runs, events.grown);
     const inOnes = convertFigure(each, 'request');
     if (!inOnes.ok) return inOnes;
@@ -169,10 +170,10 @@ function durationOf(
   entry: UsageEntry | undefined,
 ): Figure | null {
   const one = (value: Cased, unit: string, name: string, owner: string | null): Figure => {
-    const amount = decimal(readCase(value, which));
+    const input = { component: owner ?? '', entry: name };
     return owner === null
-      ? given('One runs', amount, unit)
-      : entered('One runs', amount, unit, { component: owner, entry: name });
+      ? given('One runs', decimal(readCase(value, which)), unit)
+      : enteredIn(value, which, { label: 'One runs', unit, input });
   };
   if (entry?.each) return one(entry.each.amount, entry.each.unit, `each/${meter.meter}`, component.id);
   const seconds = component.load?.secondsEach;

@@ -31,6 +31,8 @@ export function openComponent(
   context: PriceContext,
 ): Open | PricedLine {
   const { design } = context;
+  const fault = component.faults?.[context.case];
+  if (fault) return unpriced(component.id, [fault]);
   if (roleOf(component.kind) === 'own-line') return customPriced(component, context);
   const resolution = resolveComponent(component, books, context);
   if (!resolution.ok) return unpriced(component.id, resolution.issues, resolution.nearest);

@@ -33,6 +33,8 @@ export interface Pricer {
   price(plan: DesignPlan, under: Conditions): PricedDesign;
   /** The very calculation behind an amount; null where there is none. */
   explain(plan: DesignPlan, under: Conditions, amount: AmountOf): Figure | null;
+  /** These lines and all that share a pool, a grant, a commitment or a credit with one of them, as they stand. */
+  tiedTo(plan: DesignPlan, lines: ReadonlySet<string>): ReadonlySet<string>;
 }
 
 /**
@@ -61,6 +63,8 @@ export function planOf(design: Design, books: BookSet): DesignPlan {
 
 /** What a pricer keeps of a plan. */
 interface Memory {
+  /** As it stands, with the steps of what follows a driver. */
+  readonly design: Design;
   readonly own: Map<Case, Run>;
   /** Of the plan before; given up once this one has a run of its own for the case. */
   readonly before: Map<Case, Run>;
@@ -80,18 +84,19 @@ class Engine implements Pricer {
     const plan: DesignPlan = { design, pricer: this };
     const earlier = from && this.memories.get(from);
     const before = new Map([...(earlier?.before ?? []), ...(earlier?.own ?? [])]);
-    this.memories.set(plan, { own: new Map(), before, recent: null });
+    const stands = designUnder(design, { case: 'likely' });
+    this.memories.set(plan, { design: stands, own: new Map(), before, recent: null });
     return plan;
   }
 
   price(plan: DesignPlan, under: Conditions): PricedDesign {
     const memory = this.memories.get(plan);
     if (!memory) throw new Error('the plan is of another pricer');
+    if (isPlain(under)) return this.ownRun(memory, under.case).priced;
     const design = designUnder(plan.design, under);
-    const asItStands = under.month === undefined && design === plan.design;
-    if (asItStands) return this.ownRun(plan.design, memory, under.case).priced;
+    if (under.month === undefined && design === memory.design) return this.ownRun(memory, under.case).priced;
     // A month may be asked for where the design as it stands never is.
-    const base = under.month === undefined ? this.ownRun(plan.design, memory, under.case) : null;
+    const base = under.month === undefined ? this.ownRun(memory, under.case) : null;
     const earlier = base
       ? [base, memory.recent]
       : [memory.recent, memory.own.get(under.case), memory.before.get(under.case)];
@@ -113,6 +118,21 @@ class Engine implements Pricer {
     return null;
   }
 
+  tiedTo(plan: DesignPlan, lines: ReadonlySet<string>): ReadonlySet<string> {
+    const memory = this.memories.get(plan);
+    if (!memory) throw new Error('the plan is of another pricer');
+    if (lines.size === 0) return lines;
+    const { groups, credits, shares, opened } = this.ownRun(memory, 'likely');
+    // Credit and shares of spend look at everything.
+    if (credits.size > 0 || shares.size > 0) return new Set(opened.keys());
+    const tied = new Set(lines);
+    for (const { members } of groups.values()) {
+      const ids = members.map(({ value }) => value.component.id);
+      if (ids.some((each) => lines.has(each))) for (const each of ids) tied.add(each);
+    }
+    return tied;
+  }
+
   /** Where nothing of the plan was priced yet, one line needs what is tied to it and no more. */
   private lineAlone(plan: DesignPlan, under: Conditions, id: string): PricedLine | null {
     const memory = this.memories.get(plan);
@@ -124,7 +144,7 @@ class Engine implements Pricer {
     return runLine(id, design, this.books, context, settings);
   }
 
-  private ownRun(design: Design, { own, before }: Memory, which: Case): Run {
+  private ownRun({ design, own, before }: Memory, which: Case): Run {
     const known = own.get(which);
     if (known) return known;
     // First the same case of the plan before, then whatever other case is here: most lines are the same in all three.
@@ -175,6 +195,11 @@ class Engine implements Pricer {
   }
 }
 
+/** The design as it stands, whatever the case. */
+function isPlain({ month, load, instead, drivers }: Conditions): boolean {
+  return month === undefined && !load && !instead?.size && !drivers?.size;
+}
+
 /** The design's own figure stops at its sections; each of those opens by itself. */
 function designFigure({ monthly }: PricedDesign): Figure {
   const parts = monthly.parts.map((part) => ({ ...part, parts: [], operation: 'given' as const }));
@@ -189,8 +214,9 @@ function designFigure({ monthly }: PricedDesign): Figure {
  */
 export function priceDesign(design: Design, books: BookSet, which: Case, when?: When): PricedDesign {
   const at = when ?? whenOf(design, 0);
-  const settings = settingsOf(design, books, at);
-  return run(design, books, contextFor(design, which, at), settings).priced;
+  const stands = designUnder(design, { case: which });
+  const settings = settingsOf(stands, books, at);
+  return run(stands, books, contextFor(stands, which, at), settings).priced;
 }
 
 /**

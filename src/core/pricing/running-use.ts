@@ -3,9 +3,9 @@ import { decimal, type Decimal, err, issue, type Issue, must, ok, type Result } 
 import type { Rate } from '../books';
 import type { FreeParts } from '../rates';
 import type { Rank } from '../terms';
-import { entered, type Figure, given, product, sum } from '../trace';
+import { type Figure, given, product, sum } from '../trace';
 import { conversionFactor, unitOf } from '../units';
-import { atLeast, type Cased, type Increment, readCase, type Week } from '../usage';
+import { enteredIn, atLeast, type Cased, type Increment, readCase, type Week } from '../usage';
 import { billedRanks, billedWeeks, leastUnits } from './billed-hours';
 import {
   convertFigure,
@@ -186,9 +186,10 @@ export function freeParts(context: Pick<MeterContext, 'component' | 'case'>): Fr
   const { size } = context.component;
   if (!size) return null;
   const part = (label: string, entry: string, value: Cased, unit: string): Figure =>
-    entered(label, decimal(readCase(value, context.case)), unit, {
-      component: context.component.id,
-      entry: `size/${entry}`,
+    enteredIn(value, context.case, {
+      label,
+      unit,
+      input: { component: context.component.id, entry: `size/${entry}` },
     });
   return {
     vcpu: part('vCPU', 'vcpu', size.vcpu, 'vCPU'),

@@ -5,6 +5,7 @@
  */
 import { Decimal, decimal, ONE } from '../base';
 import { allComponents, type Component } from '../design';
+import { DRIVERS } from '../drivers';
 import type { DesignPlan, PricedDesign } from '../pricing';
 import type { EntryOf } from '../trace';
 import { withEntry } from './entries';
@@ -68,12 +69,14 @@ export function compileProgram(
 
 class Trial {
   private readonly components: ReadonlyMap<string, Component>;
+  private readonly drivers: ReadonlySet<string>;
 
   constructor(
     private readonly plan: DesignPlan,
     likely: PricedDesign,
     private readonly program: Program,
   ) {
+    this.drivers = new Set((plan.design.assumptions.drivers ?? []).map(({ name }) => name));
     const priced = new Set(likely.sections.flatMap(({ lines }) => lines.map((line) => line.id)));
     this.components = new Map(
       allComponents(plan.design)
@@ -84,7 +87,7 @@ class Trial {
 
   /** Together first; where lines are wrong, the entries that reach them each alone; and together again. */
   followed(): readonly ProgramInput[] {
-    let live = this.program.inputs.filter((input) => this.changed(input, input.value) !== null);
+    let live = this.program.inputs.filter((input) => this.isKnown(input));
     for (let round = 0; round < ROUNDS; round += 1) {
       const wrong = this.wrong(live);
       if (wrong.size === 0) return live;
@@ -97,6 +100,12 @@ class Trial {
       live = live.filter((input) => !refused.has(input));
     }
     return this.wrong(live).size === 0 ? live : [];
+  }
+
+  /** Whether the engine can be asked with another value of it. */
+  private isKnown({ component, entry }: EntryOf): boolean {
+    if (component === DRIVERS) return this.drivers.has(entry);
+    return this.changed({ component, entry }, 1) !== null;
   }
 
   private changed({ component, entry }: EntryOf, value: Decimal | number): Component | null {
@@ -114,12 +123,17 @@ class Trial {
         moved.has(nameOf(input)) ? probed(input, probe).toNumber() : input.value,
       );
       const instead = new Map<string, Component>();
+      const drivers = new Map<string, Decimal>();
       inputs.forEach((input, at) => {
         if (!moved.has(nameOf(input))) return;
+        if (input.component === DRIVERS) {
+          drivers.set(input.entry, new Decimal(values[at]!));
+          return;
+        }
         const component = instead.get(input.component) ?? this.components.get(input.component)!;
         instead.set(input.component, withEntry(component, input.entry, new Decimal(values[at]!).toString())!);
       });
-      const priced = this.plan.pricer.price(this.plan, { case: 'likely', instead });
+      const priced = this.plan.pricer.price(this.plan, { case: 'likely', instead, drivers });
       this.program.run(values);
       for (const line of wrongLines(this.program, priced)) found.add(line);
     }
@@ -138,6 +152,6 @@ function wrongLines(program: Program, priced: PricedDesign): string[] {
   return program.lines.filter((line, at) => !agrees(program.amounts[at]!, expected.get(line) ?? null));
 }
 
-function agrees(ours: number, engine: number | null): boolean {
+export function agrees(ours: number, engine: number | null): boolean {
   return engine !== null && Math.abs(ours - engine) <= NEAR * Math.max(1, Math.abs(engine));
 }

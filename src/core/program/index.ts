@@ -1,3 +1,5 @@
 export * from './entries';
-export * from './followed';
+export { compileProgram } from './followed';
+export * from './mixed';
 export * from './steps';
+export * from './under';

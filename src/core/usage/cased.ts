@@ -1,5 +1,6 @@
 /** A value given for three cases: lean, likely, heavy. Given one, it is used for all. Source: "Three cases". */
-import { decimal } from '../base';
+import { type Decimal, decimal } from '../base';
+import { entered, type EntryOf, type Figure } from '../trace';
 
 export const CASES = ['lean', 'likely', 'heavy'] as const;
 export type Case = (typeof CASES)[number];
@@ -9,6 +10,41 @@ export interface Cased {
   readonly likely: string;
   readonly lean?: string;
   readonly heavy?: string;
+  /** What it follows: a formula over the drivers of the design. The values are what it gives. */
+  readonly formula?: string;
+  /** The steps of the formula; put there for pricing, never in a file. */
+  readonly steps?: (which: Case) => Figure;
+}
+
+/**
+ * The figure of an entry in one case: a leaf, or the steps of what it follows.
+ *
+ * @example
+ * enteredIn({ likely: '4' }, 'likely', { label: 'Count', unit: '', input: { component: 'a', entry: 'count' } }).value.toString(); // => '4'
+ */
+export function enteredIn(
+  value: Cased,
+  which: Case,
+  as: { readonly label: string; readonly unit: string; readonly input: EntryOf; readonly note?: string },
+): Figure {
+  if (value.steps) return value.steps(which);
+  return entered(as.label, decimal(readCase(value, which)), as.unit, as.input, as.note);
+}
+
+/**
+ * So many times as much, with what it follows.
+ *
+ * @example
+ * timesCased({ likely: '4', formula: 'users / 50[user]' }, decimal('3')); // => { likely: '12', formula: '(users / 50[user]) * 3' }
+ */
+export function timesCased({ likely, lean, heavy, formula }: Cased, factor: Decimal): Cased {
+  const times = (text: string): string => factor.times(text).toString();
+  return {
+    likely: times(likely),
+    ...(lean === undefined ? {} : { lean: times(lean) }),
+    ...(heavy === undefined ? {} : { heavy: times(heavy) }),
+    ...(formula === undefined ? {} : { formula: `(${formula}) * ${factor}` }),
+  };
 }
 
 /**

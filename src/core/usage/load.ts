@@ -4,10 +4,10 @@
  * reused; meters want connections, data an hour, requests and transfer a month. Every formula is a step of the trace.
  * Source: pricing rules, "Load curves"; needs H11 to H13, H18.
  */
-import { type Decimal, decimal, err, issue, ok, ONE, type Result } from '../base';
-import { entered, type Figure, given, product, quotient, sum } from '../trace';
+import { decimal, err, issue, ok, ONE, type Result } from '../base';
+import { entered, type EntryOf, type Figure, given, product, quotient, sum } from '../trace';
 import { conversionFactor } from '../units';
-import { type Case, type Cased, readCase } from './cased';
+import { type Case, type Cased, enteredIn, readCase } from './cased';
 import { type Hour, sameAllWeek, windowWeek } from './week';
 
 export interface SizedAmount {
@@ -19,6 +19,8 @@ export interface SizedAmount {
 export interface Grown {
   readonly label: string;
   readonly factor: string;
+  /** Marks the factor as an entry, for programs. */
+  readonly input?: EntryOf;
 }
 
 /**
@@ -29,7 +31,9 @@ export function timesGrown(figure: Figure, grown: Grown | undefined): Figure {
   if (!grown) return figure;
   return product(`${figure.label}, in this month`, figure.unit, [
     figure,
-    given(grown.label, decimal(grown.factor), ''),
+    grown.input
+      ? entered(grown.label, decimal(grown.factor), '', grown.input)
+      : given(grown.label, decimal(grown.factor), ''),
   ]);
 }
 
@@ -64,24 +68,35 @@ export interface Load {
  */
 export function requestRate(load: Load, which: Case, component: string | null = null): Result<Figure> {
   if (load.rate.by === 'requests') {
-    const value = decimal(readCase(load.rate.perSecond, which));
-    return ok(timesGrown(leaf('Requests a second', value, 'request/s', 'perSecond', component), load.grown));
+    return ok(
+      timesGrown(
+        leaf('Requests a second', load.rate.perSecond, 'request/s', 'perSecond', which, component),
+        load.grown,
+      ),
+    );
   }
   const refresh = decimal(readCase(load.rate.refreshSeconds, which));
   if (!refresh.isPositive() || refresh.isZero()) {
     return err(issue('load.incomplete', ['load'], { what: 'the refresh interval' }));
   }
-  const count = decimal(readCase(load.rate.viewers, which));
-  const viewers = leaf('Viewers', count, 'viewer', 'viewers', component);
-  const interval = leaf('Each refreshes every', refresh, 'second', 'refreshSeconds', component);
+  const { viewers: many, refreshSeconds } = load.rate;
+  const viewers = leaf('Viewers', many, 'viewer', 'viewers', which, component);
+  const interval = leaf('Each refreshes every', refreshSeconds, 'second', 'refreshSeconds', which, component);
   return ok(timesGrown(quotient('Requests a second', 'request/s', [viewers, interval]), load.grown));
 }
 
 /** Whose load it is: what was entered is marked so in the figures; null: nobody's. */
-function leaf(label: string, value: Decimal, unit: string, entry: string, component: string | null): Figure {
+function leaf(
+  label: string,
+  value: Cased,
+  unit: string,
+  entry: string,
+  which: Case,
+  component: string | null,
+): Figure {
   return component === null
-    ? given(label, value, unit)
-    : entered(label, value, unit, { component, entry: `load/${entry}` });
+    ? given(label, decimal(readCase(value, which)), unit)
+    : enteredIn(value, which, { label, unit, input: { component, entry: `load/${entry}` } });
 }
 
 /** What follows from a rate of requests while it lasts. */
@@ -154,7 +169,7 @@ export function bytesEach(
   for (const [label, size, entry] of sizes) {
     const factor = conversionFactor(size.unit, 'GB');
     if (!factor.ok) return factor;
-    const amount = leaf(label, decimal(readCase(size.amount, which)), size.unit, entry, component);
+    const amount = leaf(label, size.amount, size.unit, entry, which, component);
     figures.push(
       product(`${label} in GB`, 'GB', [amount, given(`1 ${size.unit} in GB`, factor.value, 'GB each')]),
     );

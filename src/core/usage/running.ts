@@ -3,8 +3,8 @@
  * one unit; patterns with several units give unit-hours. Source: pricing rules, "Running patterns"; needs F1, F2, F23.
  */
 import { assertNever, type Decimal, decimal, err, issue, ok, type Result } from '../base';
-import { difference, entered, type Figure, given, least, product, quotient, sum } from '../trace';
-import { type Case, type Cased, readCase } from './cased';
+import { difference, type Figure, given, least, product, quotient, sum } from '../trace';
+import { type Case, type Cased, enteredIn, inAllCases, readCase } from './cased';
 import type { Load } from './load';
 import type { Running } from './pattern';
 import { weekProfile } from './profile';
@@ -98,18 +98,19 @@ class SimpleTime implements RunningTime {
   }
 }
 
-type Own = (label: string, value: Decimal, unit: string, entry: string) => Figure;
+type Own = (label: string, value: Cased, unit: string, entry: string) => Figure;
 
 function ownEntry(
   component: string | null,
   entry: string,
   label: string,
-  value: Decimal,
+  value: Cased,
   unit: string,
+  which: Case,
 ): Figure {
   return component === null
-    ? given(label, value, unit)
-    : entered(label, value, unit, { component, entry: `running/${entry}` });
+    ? given(label, decimal(readCase(value, which)), unit)
+    : enteredIn(value, which, { label, unit, input: { component, entry: `running/${entry}` } });
 }
 
 type Simple = Pick<RunningTime, 'hours' | 'spells'>;
@@ -123,7 +124,7 @@ function hoursOf(
   component: string | null,
 ): Result<HoursOf> {
   const month = given('Hours of the month', hoursInMonth, 'hour');
-  const own: Own = (label, value, unit, entry) => ownEntry(component, entry, label, value, unit);
+  const own: Own = (label, value, unit, entry) => ownEntry(component, entry, label, value, unit, which);
   const read = (value: Cased): Decimal => decimal(readCase(value, which));
   switch (running.pattern) {
     case 'always':
@@ -131,19 +132,26 @@ function hoursOf(
     case 'hours': {
       const hours = read(running.hoursPerMonth);
       if (hours.isNegative()) return negative(hours.toString());
-      return within(own('Hours run in the month', hours, 'hour', 'hoursPerMonth'), hoursInMonth, null);
+      return within(
+        own('Hours run in the month', running.hoursPerMonth, 'hour', 'hoursPerMonth'),
+        hoursInMonth,
+        null,
+      );
     }
     case 'days': {
       const [hours, days] = [read(running.hoursPerDay), read(running.daysPerMonth)];
       const refused = dayFault(hours, days, 31);
       if (refused) return refused;
       const parts = [
-        own('Hours a day', hours, 'h/day', 'hoursPerDay'),
-        own('Days a month', days, 'day', 'daysPerMonth'),
+        own('Hours a day', running.hoursPerDay, 'h/day', 'hoursPerDay'),
+        own('Days a month', running.daysPerMonth, 'day', 'daysPerMonth'),
       ];
       const spells = hours.equals(24)
         ? null
-        : { count: parts[1]!, hoursEach: own('Hours of one run', hours, 'hour', 'hoursPerDay') };
+        : {
+            count: parts[1]!,
+            hoursEach: own('Hours of one run', running.hoursPerDay, 'hour', 'hoursPerDay'),
+          };
       return within(product('Hours run in the month', 'hour', parts), hoursInMonth, spells);
     }
     case 'weekdays': {
@@ -152,18 +160,18 @@ function hoursOf(
       if (refused) return refused;
       const week = given('Hours of a week', decimal(WEEK_HOURS), 'hour');
       const perWeek = product('Hours a week', 'hour', [
-        own('Hours a day', hours, 'h/day', 'hoursPerDay'),
-        own('Days a week', days, 'day', 'daysPerWeek'),
+        own('Hours a day', running.hoursPerDay, 'h/day', 'hoursPerDay'),
+        own('Days a week', running.daysPerWeek, 'day', 'daysPerWeek'),
       ]);
       const share = quotient('Share of the week', '', [perWeek, week]);
       const count = product('Runs a month', 'run', [
-        own('Days a week', days, 'day', 'daysPerWeek'),
+        own('Days a week', running.daysPerWeek, 'day', 'daysPerWeek'),
         quotient('Weeks of the month', 'week', [month, week]),
       ]);
       // Days without a gap between them are one run, as in a drawn week.
       const spells = hours.equals(24)
         ? null
-        : { count, hoursEach: own('Hours of one run', hours, 'hour', 'hoursPerDay') };
+        : { count, hoursEach: own('Hours of one run', running.hoursPerDay, 'hour', 'hoursPerDay') };
       return within(product('Hours run in the month', 'hour', [month, share]), hoursInMonth, spells);
     }
     case 'asleep':
@@ -171,9 +179,9 @@ function hoursOf(
     case 'runs': {
       const [count, minutes] = [read(running.perMonth), read(running.minutesEach)];
       if (count.isNegative() || minutes.isNegative()) return negative(`${count} × ${minutes} min`);
-      const runs = own('Runs a month', count, 'run', 'perMonth');
+      const runs = own('Runs a month', running.perMonth, 'run', 'perMonth');
       const each = quotient('Hours each', 'hour', [
-        own('Minutes each', minutes, 'minute', 'minutesEach'),
+        own('Minutes each', running.minutesEach, 'minute', 'minutesEach'),
         given('Minutes of an hour', decimal(60), 'minute'),
       ]);
       const spells = { count: runs, hoursEach: each };
@@ -198,14 +206,18 @@ function awakeHours(
   if (share.isNegative() || share.greaterThan(1)) {
     return err(issue('share.out-of-range', ['running', 'share'], { share: share.toString() }));
   }
-  const asleep = product('Asleep', 'hour', [month, own('Share of the month asleep', share, '', 'share')]);
+  const asleep = product('Asleep', 'hour', [
+    month,
+    own('Share of the month asleep', running.share, '', 'share'),
+  ]);
   const awake = difference('Awake', 'hour', [month, asleep]);
   if (!running.wakeUps) return ok({ hours: awake, spells: null });
-  const wakeUps = own('Wakings a month', decimal(readCase(running.wakeUps, which)), 'waking', 'wakeUps');
-  const minutes = decimal(running.idleMinutes ? readCase(running.idleMinutes, which) : 0);
+  const wakeUps = own('Wakings a month', running.wakeUps, 'waking', 'wakeUps');
+  const idle = running.idleMinutes ?? inAllCases('0');
+  const minutes = decimal(readCase(idle, which));
   if (wakeUps.value.isNegative() || minutes.isNegative()) return negative(wakeUps.value.toString());
   const delay = quotient('Idle delay', 'hour', [
-    own('Idle minutes before sleep', minutes, 'minute', 'idleMinutes'),
+    own('Idle minutes before sleep', idle, 'minute', 'idleMinutes'),
     given('Minutes of an hour', decimal(60), 'minute'),
   ]);
   const withDelay = sum('Awake, with the idle delay after each waking', 'hour', [

@@ -150,8 +150,10 @@ export function DesignRoomOf({ id, initial, bookList, children }: DesignRoomProp
   );
 }
 
+const VIEWS = ['alternatives', 'load', 'checklist', 'report'] as const;
+
 function viewOf(segment: string | null): DesignView {
   // Bare rates are one more way to compare.
   if (segment === 'rates') return 'alternatives';
-  return segment === 'alternatives' || segment === 'checklist' || segment === 'report' ? segment : 'ledger';
+  return VIEWS.find((each) => each === segment) ?? 'ledger';
 }

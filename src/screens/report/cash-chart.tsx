@@ -1,44 +1,15 @@
 /** A chart that answers its title: what leaves the account, quarter by quarter. The table beside it has the same figures. */
 'use client';
 import dynamic from 'next/dynamic';
-import { useEffect, useState } from 'react';
 import { writeMoney, writeNumber } from '@/core/display';
 import type { ReportMonth } from '@/core/report';
+import { useChartColours } from '@/ui/chart-colours';
 
 const Chart = dynamic(() => import('react-apexcharts'), { ssr: false });
 
 interface CashChartProps {
   readonly quarters: readonly ReportMonth[];
   readonly currency: string;
-}
-
-const NAMES = ['--brand', '--soft', '--line', '--ink'] as const;
-
-/** The colours of the light that is on; asked of the page, because charts do not know its variables. */
-function useColours(): Readonly<Record<(typeof NAMES)[number], string>> | null {
-  const [colours, setColours] = useState<Readonly<Record<string, string>> | null>(null);
-  useEffect(() => {
-    const probe = document.createElement('span');
-    document.body.append(probe);
-    const read = (): void => {
-      const entries = NAMES.map((name) => {
-        probe.style.color = `var(${name})`;
-        return [name, getComputedStyle(probe).color] as const;
-      });
-      setColours(Object.fromEntries(entries));
-    };
-    read();
-    const watch = new MutationObserver(read);
-    watch.observe(document.documentElement, { attributeFilter: ['data-theme'] });
-    const media = window.matchMedia('(prefers-color-scheme: dark)');
-    media.addEventListener('change', read);
-    return () => {
-      watch.disconnect();
-      media.removeEventListener('change', read);
-      probe.remove();
-    };
-  }, []);
-  return colours;
 }
 
 /** At most so many quarters have their name below them; the first always has. */
@@ -49,7 +20,7 @@ function isNamed(name: string, quarters: number): boolean {
 }
 
 export function CashChart({ quarters, currency }: CashChartProps) {
-  const colours = useColours();
+  const colours = useChartColours();
   const words = quarters.map((each) => `${each.label} ${writeMoney(each.cash, currency)}`).join(', ');
   return (
     <figure

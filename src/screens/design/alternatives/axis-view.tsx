@@ -9,6 +9,7 @@ import { Empty } from '@/ui/empty';
 import { tell } from '@/ui/toast';
 import { residencesOf } from '../book-list';
 import { useRoom } from '../room';
+import { ScopeSelect } from '../scope-select';
 import { useAsked } from '../use-asked';
 import { AxisTable } from './axis-table';
 import { added } from './new-alternative';
@@ -53,27 +54,7 @@ export function AxisView({ axis, of, onOf }: AxisViewProps) {
         <p role="status" className="w-full pr-4 text-base" data-testid="answer">
           {trouble ?? (answer ? axisSentence(answer) : 'Pricing all of it …')}
         </p>
-        <label className="flex items-center gap-1.5 text-sm text-soft">
-          for
-          <select value={reach ?? ''} onChange={(event) => onOf(event.target.value)} className={field}>
-            {!ofLine && <option value="all">the whole design</option>}
-            {!ofLine &&
-              design.sections.map(({ id, name }) => (
-                <option key={id} value={`section ${id}`}>
-                  section {name}
-                </option>
-              ))}
-            {design.sections.map((section) => (
-              <optgroup key={section.id} label={section.name}>
-                {section.components.map(({ id, name }) => (
-                  <option key={id} value={`line ${id}`}>
-                    {name}
-                  </option>
-                ))}
-              </optgroup>
-            ))}
-          </select>
-        </label>
+        <ScopeSelect label="for" {...{ design }} value={reach ?? ''} onlyLines={ofLine} onChange={onOf} />
         {answer?.rows.some(({ facts }) => facts.country) && (
           <label className="flex items-center gap-1.5 text-sm text-soft">
             data stays in

@@ -29,7 +29,7 @@ export function CasedEntry(props: CasedEntryProps) {
   const written = (text: string | undefined): string => (text === undefined ? '' : write(text));
   const withCase = (which: Case, text: string): Result<Cased> => {
     if (text.trim() === '' && which !== 'likely') {
-      const { [which]: _, ...rest } = value ?? { likely: '0' };
+      const { [which]: _, formula: __, ...rest } = value ?? { likely: '0' };
       return { ok: true, value: rest as Cased };
     }
     if (!value && which !== 'likely')
@@ -39,7 +39,9 @@ export function CasedEntry(props: CasedEntryProps) {
     const number = read(text);
     if (!number.ok) return number;
     if (rising && which === 'likely' && value) return { ok: true, value: withLikely(value, number.value) };
-    const next = { ...value, [which]: number.value } as Cased;
+    // What is typed follows no formula any more.
+    const { formula: _, ...plain } = value ?? { likely: '0' };
+    const next = { ...plain, [which]: number.value } as Cased;
     return rising && isOutOfOrder(next) ? err(issue('range.order')) : { ok: true, value: next };
   };
   return (

@@ -1,0 +1,7 @@
+export * from './along';
+export * from './bends';
+export * from './curve';
+export * from './fame';
+export * from './grid';
+export * from './map';
+export type * from './model';

@@ -1,0 +1,4 @@
+export * from './measure';
+export * from './model';
+export * from './parse';
+export * from './steps';

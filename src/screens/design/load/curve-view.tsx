@@ -1,0 +1,129 @@
+/** One curve: its question, its answer in a sentence, the drawing, and the same as tables. */
+'use client';
+import { useMemo, useState } from 'react';
+import type { Curve } from '@/core/curves';
+import { curveSentence, curveTable, placeOnAxis } from '@/core/display';
+import { flatTableCsv } from '@/formats/flat-table-csv';
+import { Button } from '@/ui/button';
+import { CurveChart } from '@/ui/curve-chart';
+import { useRoom } from '../room';
+import { ScopeSelect } from '../scope-select';
+import { useAsked } from '../use-asked';
+import { AlongSelect } from './along-select';
+import { BesideTicks } from './beside-ticks';
+import { CurveTables } from './curve-tables';
+import { amountOfScope, type LoadAddress } from './load-address';
+import { RangeEntry } from './range-entry';
+import { saveText } from './save-text';
+
+const POINTS = 160;
+
+interface CurveViewProps {
+  readonly address: LoadAddress;
+  readonly go: (change: Partial<LoadAddress>) => void;
+}
+
+export function CurveView({ address, go }: CurveViewProps) {
+  const { state, client } = useRoom();
+  const { design } = state;
+  /** Null: as the axis is. */
+  const [chosen, setChosen] = useState<boolean | null>(null);
+  const { along, range, of } = address;
+  const all = useMemo(() => (design.alternatives ?? []).map(({ id }) => id), [design.alternatives]);
+  const key = JSON.stringify([along, range, address.beside ?? all, of]);
+  const question = useMemo(() => {
+    const [asked, wanted, sides, what] = JSON.parse(key) as [
+      LoadAddress['along'],
+      LoadAddress['range'],
+      string[],
+      string,
+    ];
+    return {
+      ask: 'curve' as const,
+      design,
+      along: asked,
+      range: wanted,
+      sides,
+      what: amountOfScope(what),
+      points: POINTS,
+    };
+  }, [design, key]);
+  const { last, trouble } = useAsked(client, question, 120);
+  const byPowers = chosen ?? last?.axis.scale === 'log';
+  return (
+    <div className="min-h-0 flex-1 overflow-y-auto">
+      <div className="flex flex-wrap items-end gap-x-4 gap-y-1.5 border-b border-line px-[18px] pb-2">
+        <p role="status" className="w-full pr-4 text-base" data-testid="answer">
+          {trouble ?? (last ? curveSentence(last) : 'Pricing all of it …')}
+        </p>
+        <AlongSelect
+          label="over"
+          {...{ design }}
+          value={along}
+          onChange={(next) => go({ along: next, range: null })}
+        />
+        {last && <RangeEntry axis={last.axis} onChange={(next) => go({ range: next })} />}
+        <ScopeSelect label="of" {...{ design }} value={of} onChange={(next) => go({ of: next })} />
+        <label className="flex items-center gap-1.5 text-sm text-soft">
+          <input
+            type="checkbox"
+            checked={byPowers}
+            onChange={(event) => setChosen(event.target.checked)}
+            className="accent-brand"
+          />
+          amounts by powers of ten
+        </label>
+        <BesideTicks design={design} beside={address.beside ?? all} onChange={(beside) => go({ beside })} />
+      </div>
+      {last && !trouble && <Drawn curve={last} byPowers={byPowers} title={design.title} />}
+    </div>
+  );
+}
+
+interface DrawnProps {
+  readonly curve: Curve;
+  readonly byPowers: boolean;
+  readonly title: string;
+}
+
+function Drawn({ curve, byPowers, title }: DrawnProps) {
+  const { axis, at, sides, currency, crossings, readings, budget } = curve;
+  const unit = axis.unit === '' ? '' : `, ${axis.unit}`;
+  const question = `What does the month cost over ${axis.title.toLowerCase()}?`;
+  const inside = readings.filter((each) => each.at >= axis.from && each.at <= axis.to);
+  const file = `${title} over ${axis.title}`;
+  return (
+    <div className="px-[18px] py-3">
+      <h2 className="flex items-center gap-3 text-sm font-semibold">
+        {question}
+        <Button
+          tone="bare"
+          className="ml-auto"
+          onClick={() => saveText(flatTableCsv(curveTable(curve)), `${file}.csv`, 'text/csv')}
+        >
+          CSV
+        </Button>
+      </h2>
+      <CurveChart
+        label={`${question} ${curveSentence(curve)}`}
+        lines={sides.map(({ name, amounts }) => ({
+          name,
+          points: at.map((x, index) => [x, amounts[index]!] as const),
+        }))}
+        x={{ title: `${axis.title}${unit}`, from: axis.from, to: axis.to, scale: axis.scale }}
+        y={{ title: `${currency} a month`, scale: byPowers ? 'log' : 'linear' }}
+        places={[
+          ...inside.map(({ label, at: place }) => ({ at: place, label })),
+          ...crossings.map(({ at: place }) => ({
+            at: place,
+            label: placeOnAxis(place, { unit: '' }),
+            low: true,
+          })),
+        ]}
+        levels={budget === null ? [] : [{ at: Number(budget), label: 'budget' }]}
+        file={file}
+      />
+      <CurveTables curve={curve} />
+    </div>
+  );
+}

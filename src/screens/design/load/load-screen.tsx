@@ -1,0 +1,30 @@
+/** Load as a view of the design: what the month costs over what varies, and what it is stated by. */
+'use client';
+import { useRouter, useSearchParams } from 'next/navigation';
+import { DesignBody } from '../design-body';
+import { useRoom } from '../room';
+import { CurveView } from './curve-view';
+import { DriversMargin } from './drivers-margin';
+import { FameView } from './fame-view';
+import { MapView } from './map-view';
+import { readLoadAddress, writeLoadAddress, type LoadAddress } from './load-address';
+import { WaysToLook } from './ways-to-look';
+
+export function LoadScreen() {
+  const router = useRouter();
+  const { id, state } = useRoom();
+  const asked = useSearchParams();
+  const address = readLoadAddress(asked, state.design);
+  const go = (change: Partial<LoadAddress>): void =>
+    router.replace(`/designs/${id}/load${writeLoadAddress({ ...address, ...change })}`);
+  return (
+    <DesignBody margin={<DriversMargin />}>
+      <div className="flex min-w-0 flex-1 flex-col">
+        <WaysToLook {...{ id, address }} />
+        {address.view === 'curve' && <CurveView {...{ address, go }} />}
+        {address.view === 'map' && <MapView {...{ address, go }} />}
+        {address.view === 'fame' && <FameView {...{ address, go }} />}
+      </div>
+    </DesignBody>
+  );
+}

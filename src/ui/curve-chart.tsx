@@ -1,0 +1,211 @@
+/**
+ * Lines over an axis of numbers, equal steps or powers, with marked places and levels. What it shows stands in a table
+ * beside it; it is saved as a picture from here.
+ */
+'use client';
+import dynamic from 'next/dynamic';
+import { useId } from 'react';
+import { writeNumber } from '@/core/display';
+import { Button } from './button';
+import { type ChartColours, dashOf, SERIES, useChartColours } from './chart-colours';
+
+const Chart = dynamic(() => import('react-apexcharts'), { ssr: false });
+
+export interface ChartLine {
+  readonly name: string;
+  readonly points: readonly (readonly [number, number | null])[];
+}
+
+export interface ChartPlace {
+  readonly at: number;
+  readonly label: string;
+  /** Its word stands at the foot; else at the head. */
+  readonly low?: boolean;
+}
+
+interface CurveChartProps {
+  /** The question that it answers, and what it says, for those who do not see it. */
+  readonly label: string;
+  readonly lines: readonly ChartLine[];
+  readonly x: {
+    readonly title: string;
+    readonly from: number;
+    readonly to: number;
+    readonly scale: 'linear' | 'log';
+  };
+  readonly y: { readonly title: string; readonly scale: 'linear' | 'log' };
+  /** Upright lines with a word, and levels. */
+  readonly places?: readonly ChartPlace[];
+  readonly levels?: readonly ChartPlace[];
+  /** Filled one on the other. */
+  readonly stacked?: boolean;
+  readonly height?: number;
+  /** What the picture is called as a file; none: it is not saved. */
+  readonly file?: string;
+}
+
+const HEIGHT = 300;
+const TICKS = 6;
+
+const log = (value: number): number => Math.log10(Math.max(value, 1e-12));
+
+/** Three digits: a place on an axis is not an amount. */
+const tick = (value: number): string => writeNumber(Number(value.toPrecision(3)).toString());
+
+export function CurveChart(props: CurveChartProps) {
+  const { label, lines, height = HEIGHT, file } = props;
+  const colours = useChartColours();
+  const id = `c${useId().replaceAll(/\W/g, '')}`;
+  return (
+    <figure aria-label={label} className="min-w-0">
+      <div style={{ height }} aria-hidden="true">
+        {colours && lines.length > 0 && (
+          <Chart
+            key={`${props.stacked ? 'area' : 'line'}${lines.length}`}
+            type={props.stacked ? 'area' : 'line'}
+            height={height}
+            series={seriesOf(props)}
+            options={optionsOf(id, props, colours)}
+          />
+        )}
+      </div>
+      <figcaption className="mt-1 flex flex-wrap items-center gap-x-4 gap-y-1">
+        {lines.length > 1 && lines.map(({ name }, at) => <Legend key={`${at}${name}`} at={at} name={name} />)}
+        {file && (
+          <Button tone="bare" className="ml-auto" onClick={() => void save(id, file)}>
+            PNG
+          </Button>
+        )}
+      </figcaption>
+    </figure>
+  );
+}
+
+function Legend({ at, name }: { readonly at: number; readonly name: string }) {
+  return (
+    <span className="flex max-w-[260px] items-center gap-1.5 text-xs">
+      <svg width="26" height="8" aria-hidden="true" className="shrink-0">
+        <line
+          x1="0"
+          x2="26"
+          y1="4"
+          y2="4"
+          stroke={`var(${SERIES[at % SERIES.length]})`}
+          strokeWidth="2.5"
+          strokeDasharray={dashOf(at) || undefined}
+        />
+      </svg>
+      <span className="truncate" title={name}>
+        {name}
+      </span>
+    </span>
+  );
+}
+
+function seriesOf({ lines, x, y }: CurveChartProps) {
+  return lines.map(({ name, points }) => ({
+    name,
+    data: points.map(([at, amount]) => ({
+      x: x.scale === 'log' ? log(at) : at,
+      y:
+        amount === null || (y.scale === 'log' && amount <= 0)
+          ? null
+          : y.scale === 'log'
+            ? log(amount)
+            : amount,
+    })),
+  }));
+}
+
+function optionsOf(id: string, props: CurveChartProps, colours: ChartColours): ApexCharts.ApexOptions {
+  const { lines, x, y, places = [], levels = [], stacked } = props;
+  const onX = (at: number): number => (x.scale === 'log' ? log(at) : at);
+  const onY = (at: number): number => (y.scale === 'log' ? log(at) : at);
+  const fromX = (at: number): number => (x.scale === 'log' ? 10 ** at : at);
+  const fromY = (at: number): number => (y.scale === 'log' ? 10 ** at : at);
+  const words = { background: 'transparent', color: colours['--soft'], fontSize: '11px' };
+  return {
+    chart: {
+      id,
+      stacked,
+      toolbar: { show: false },
+      zoom: { enabled: false },
+      animations: { enabled: false },
+      fontFamily: 'inherit',
+      foreColor: colours['--soft'],
+      background: 'transparent',
+    },
+    colors: lines.map((_, at) => colours[SERIES[at % SERIES.length]!]),
+    stroke: { width: stacked ? 1 : 2, curve: 'straight', dashArray: lines.map((_, at) => dashOf(at)) },
+    fill: stacked ? { type: 'solid', opacity: 0.45 } : { opacity: 1 },
+    markers: { size: lines.every(({ points }) => points.length <= 2) ? 4 : 0 },
+    dataLabels: { enabled: false },
+    legend: { show: false },
+    grid: { borderColor: colours['--line'], padding: { right: 16 } },
+    xaxis: {
+      type: 'numeric',
+      ...ticksOf(x.scale, x.from, x.to),
+      title: { text: x.title, style: { fontWeight: 500, fontSize: '12px' } },
+      labels: { formatter: (value) => tick(fromX(Number(value))), rotate: 0, hideOverlappingLabels: true },
+      axisBorder: { color: colours['--ink'] },
+      tooltip: { enabled: false },
+    },
+    yaxis: {
+      title: { text: y.title, style: { fontWeight: 500, fontSize: '12px' } },
+      ...(y.scale === 'linear' ? { min: 0, forceNiceScale: true } : ticksOf('log', ...heightsOf(lines))),
+      labels: { formatter: (value) => tick(fromY(value)) },
+    },
+    annotations: {
+      xaxis: places.map(({ at, label, low }) => ({
+        x: onX(at),
+        borderColor: colours['--soft'],
+        strokeDashArray: 3,
+        label: {
+          text: label,
+          orientation: 'horizontal',
+          borderWidth: 0,
+          style: words,
+          position: low ? 'bottom' : 'top',
+          offsetY: low ? -6 : -4,
+        },
+      })),
+      yaxis: levels.map(({ at, label }) => ({
+        y: onY(at),
+        borderColor: colours['--ember'],
+        strokeDashArray: 6,
+        label: { text: label, position: 'left', textAnchor: 'start', borderWidth: 0, style: words },
+      })),
+    },
+    tooltip: {
+      shared: true,
+      theme: 'light',
+      x: { formatter: (value: number) => tick(fromX(value)) },
+      y: { formatter: (value: number | null) => (value === null ? 'no amount' : tick(fromY(value))) },
+    },
+  };
+}
+
+/** By powers of ten from one power to another; halves of them where there are few. */
+function ticksOf(scale: 'linear' | 'log', from: number, to: number) {
+  if (scale === 'linear') return { min: from, max: to, tickAmount: TICKS };
+  const [min, max] = [Math.floor(log(from) + 1e-9), Math.ceil(log(to) - 1e-9)];
+  const powers = Math.max(1, max - min);
+  return { min, max: min + powers, tickAmount: powers <= 2 ? powers * 2 : powers };
+}
+
+function heightsOf(lines: readonly ChartLine[]): [number, number] {
+  const all = lines.flatMap(({ points }) => points.flatMap(([, y]) => (y !== null && y > 0 ? [y] : [])));
+  return all.length === 0 ? [1, 10] : [Math.min(...all), Math.max(...all)];
+}
+
+/** The picture, on the ground that it stands on. */
+async function save(id: string, file: string): Promise<void> {
+  const { default: ApexCharts } = await import('apexcharts');
+  const made = (await ApexCharts.exec(id, 'dataURI', { scale: 2 })) as unknown as
+    { imgURI?: string } | undefined;
+  if (!made?.imgURI) return;
+  const link = document.createElement('a');
+  link.href = made.imgURI;
+  link.download = `${file}.png`;
+  link.click();
+}
