@@ -109,6 +109,7 @@ export const COMPONENT_PARTS = {
   later: later.nullable(),
   allocated: allocated.nullable(),
   guesses: guesses.nullable(),
+  measured: guesses.nullable(),
   origin: origin.nullable(),
   tags: tags.nullable(),
 } as const satisfies Record<ComponentField, z.ZodType>;

@@ -39,6 +39,7 @@ export const designEditSchema: z.ZodType<DesignEdit> = z.union([
   setAssumption('horizon', ASSUMPTION_FIELDS.horizon.nullable()),
   setAssumption('budget', ASSUMPTION_FIELDS.budget.nullable()),
   setAssumption('drivers', ASSUMPTION_FIELDS.drivers.nullable()),
+  setAssumption('together', ASSUMPTION_FIELDS.together.nullable()),
   z.strictObject({
     edit: z.literal('answer-check'),
     ...CHECK_ANSWER,

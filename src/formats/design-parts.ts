@@ -5,7 +5,7 @@ import { chargeFaults } from '@/core/rates';
 import { shareText } from './charge';
 import { component, place } from './component';
 import { amountText, amountUpTo, code, currency, isoDate, LIMITS, name, term, unit } from './fields';
-import { drivers } from './drivers';
+import { drivers, together } from './drivers';
 import { plainCasedOf } from './use-fields';
 
 export const id = code;
@@ -73,6 +73,7 @@ export const ASSUMPTION_FIELDS = {
   horizon: monthNumber,
   budget: amountText,
   drivers,
+  together,
 } as const;
 
 export const assumptions = z.strictObject(ASSUMPTION_FIELDS).partial({
@@ -87,6 +88,7 @@ export const assumptions = z.strictObject(ASSUMPTION_FIELDS).partial({
   horizon: true,
   budget: true,
   drivers: true,
+  together: true,
 });
 
 const codes = z.array(code).max(500);

@@ -1,7 +1,7 @@
 /** What the load of a design is stated by, as files and edits write it. */
 import { z } from 'zod';
 import { DRIVER_NAME, MOST_DRIVERS } from '@/core/drivers';
-import { amountText, name } from './fields';
+import { amountText, amountUpTo, code, name } from './fields';
 import { risingPlainCased } from './use-fields';
 
 const driver = z
@@ -15,6 +15,7 @@ const driver = z
     from: amountText,
     to: amountText,
     scale: z.enum(['linear', 'log']),
+    measured: z.boolean().optional(),
   })
   .superRefine(({ from, to, scale }, context) => {
     const refuse = (message: string): void => context.addIssue({ code: 'custom', path: ['to'], message });
@@ -34,4 +35,34 @@ export const drivers = z
       if (names.indexOf(each) === at) return;
       context.addIssue({ code: 'custom', path: [at, 'name'], message: `the driver “${each}” stands twice` });
     });
+  });
+
+/** What moves together in simulations: by ranks, from not at all to entirely. */
+export const together = z
+  .array(
+    z.strictObject({
+      name,
+      rank: amountUpTo(
+        1,
+        'must be between 0 (not at all) and 1 (entirely): opposite ways are not possible for a group',
+      ),
+      inputs: z
+        .array(z.strictObject({ component: code, entry: z.string().min(1).max(120) }))
+        .min(2, 'two inputs or more move together')
+        .max(100),
+    }),
+  )
+  .max(20)
+  .superRefine((groups, context) => {
+    const seen = new Set<string>();
+    groups.forEach(({ inputs }, group) =>
+      inputs.forEach(({ component, entry }, at) => {
+        const key = `${component} ${entry}`;
+        if (seen.has(key)) {
+          const message = 'moves with one group only';
+          context.addIssue({ code: 'custom', path: [group, 'inputs', at], message });
+        }
+        seen.add(key);
+      }),
+    );
   });

@@ -39,6 +39,8 @@ interface CurveChartProps {
   readonly levels?: readonly ChartPlace[];
   /** Filled one on the other. */
   readonly stacked?: boolean;
+  /** Level from each place to the next. */
+  readonly stepped?: boolean;
   readonly height?: number;
   /** What the picture is called as a file; none: it is not saved. */
   readonly file?: string;
@@ -118,7 +120,7 @@ function seriesOf({ lines, x, y }: CurveChartProps) {
 }
 
 function optionsOf(id: string, props: CurveChartProps, colours: ChartColours): ApexCharts.ApexOptions {
-  const { lines, x, y, places = [], levels = [], stacked } = props;
+  const { lines, x, y, places = [], levels = [], stacked, stepped } = props;
   const onX = (at: number): number => (x.scale === 'log' ? log(at) : at);
   const onY = (at: number): number => (y.scale === 'log' ? log(at) : at);
   const fromX = (at: number): number => (x.scale === 'log' ? 10 ** at : at);
@@ -136,7 +138,11 @@ function optionsOf(id: string, props: CurveChartProps, colours: ChartColours): A
       background: 'transparent',
     },
     colors: lines.map((_, at) => colours[SERIES[at % SERIES.length]!]),
-    stroke: { width: stacked ? 1 : 2, curve: 'straight', dashArray: lines.map((_, at) => dashOf(at)) },
+    stroke: {
+      width: stacked ? 1 : 2,
+      curve: stepped ? 'stepline' : 'straight',
+      dashArray: lines.map((_, at) => dashOf(at)),
+    },
     fill: stacked ? { type: 'solid', opacity: 0.45 } : { opacity: 1 },
     markers: { size: lines.every(({ points }) => points.length <= 2) ? 4 : 0 },
     dataLabels: { enabled: false },

@@ -44,7 +44,7 @@ export class Answerer {
   ) {
     this.pricer = createPricer(loaded);
     this.compared = new Compared(loaded, this.pricer);
-    this.stretched = new Stretched(this.compared);
+    this.stretched = new Stretched(this.compared, clock);
   }
 
   async answer(question: Question): Promise<Answers[keyof Answers]> {
@@ -95,6 +95,12 @@ export class Answerer {
         return this.stretched.map(await this.planned(question.design), question);
       case 'fame':
         return this.stretched.fame(await this.planned(question.design), question);
+      case 'range':
+        return this.stretched.range(await this.planned(question.design), question);
+      case 'effects':
+        return this.stretched.effects(await this.planned(question.design), question);
+      case 'swings':
+        return this.stretched.swings(await this.planned(question.design), question);
       case 'without-free':
         return this.compared.withoutFree(question.design, question.alternative);
       case 'bare-rates':

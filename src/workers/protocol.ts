@@ -9,6 +9,7 @@ import type { MeasuredRates, Quantities } from '@/core/bare-rates';
 import type { Comparison, GroupBy } from '@/core/comparison';
 import type { Along, Axis1, Curve, Fame, LoadMap } from '@/core/curves';
 import type { Change, Component, Design, Place, Scope } from '@/core/design';
+import type { EffectsAnswer, RangeAnswer, SwingsAnswer } from '@/core/draws';
 import type { FormWish } from '@/core/deployment-forms';
 import type { Finding } from '@/core/checks';
 import type { AmountOf } from '@/core/pricing';
@@ -155,6 +156,10 @@ export type Question =
       readonly times: string;
       readonly lasts: 'day' | 'month';
     }
+  /** Draws for a while and answers with what is there: asked again, it goes on. */
+  | { readonly ask: 'range'; readonly design: Design; readonly seed: string; readonly draws: number }
+  | { readonly ask: 'effects'; readonly design: Design; readonly seed: string; readonly draws: number }
+  | { readonly ask: 'swings'; readonly design: Design; readonly seed: string; readonly draws: number }
   | { readonly ask: 'forms'; readonly design: Design; readonly place: Place; readonly wish: FormWish };
 
 /** What a curve is drawn of. */
@@ -191,6 +196,9 @@ export interface Answers {
   curve: Curve;
   'load-map': LoadMap;
   fame: Fame;
+  range: RangeAnswer;
+  effects: EffectsAnswer;
+  swings: SwingsAnswer;
   runaway: RunawayAnswer;
   /** By how much the load may grow; null: no budget. */
   budget: { readonly crossed: 'at' | 'never' | 'without-load'; readonly times: string | null } | null;

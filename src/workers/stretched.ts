@@ -1,4 +1,4 @@
-/** A design under other loads: curves, maps, sudden fame. */
+/** A design under other loads: curves, maps, sudden fame; and under loads drawn at random. */
 import {
   type Along,
   type Axis1,
@@ -14,6 +14,15 @@ import {
   variedAlong,
 } from '@/core/curves';
 import { decimal } from '@/core/base';
+import {
+  baseWithin,
+  type EffectsAnswer,
+  effectsOf,
+  type RangeAnswer,
+  Simulation,
+  type SwingsAnswer,
+  swingsOf,
+} from '@/core/draws';
 import type { DesignPlan } from '@/core/pricing';
 import type { Compared } from './compared';
 import type { CurveWish } from './protocol';
@@ -22,7 +31,12 @@ import type { CurveWish } from './protocol';
 const CELLS = 60;
 
 export class Stretched {
-  constructor(private readonly compared: Compared) {}
+  private drawn: { readonly plan: DesignPlan; readonly simulation: Simulation } | null = null;
+
+  constructor(
+    private readonly compared: Compared,
+    private readonly clock: () => number,
+  ) {}
 
   async curve(own: DesignPlan, { along, range, sides: ids, what, points }: CurveWish): Promise<Curve> {
     const usual = usualAxis(along, own.design);
@@ -62,6 +76,49 @@ export class Stretched {
     if (!varied) throw gone();
     return sudden(own, varied, decimal(times), lasts);
   }
+
+  /** Goes on with the draws of the same design, seed and number; answers with those that are there. */
+  range(own: DesignPlan, drawing: Drawing): RangeAnswer {
+    const simulation = this.simulation(own, drawing);
+    const started = this.clock();
+    simulation.advance(drawing.draws, () => this.clock() - started > DRAWS_FOR);
+    return simulation.answer();
+  }
+
+  effects(own: DesignPlan, drawing: Drawing): EffectsAnswer {
+    const simulation = this.simulation(own, drawing);
+    const { program, inputs, factors } = simulation;
+    const likely = inputs.map((input) => input.likely);
+    const started = this.clock();
+    for (let run = 0; run < TRIED; run += 1) program.run(likely);
+    const each = (this.clock() - started) / TRIED;
+    return effectsOf(simulation, baseWithin(EFFECTS_FOR, each, factors.length));
+  }
+
+  swings(own: DesignPlan, drawing: Drawing): SwingsAnswer {
+    return swingsOf(this.simulation(own, drawing));
+  }
+
+  private simulation(plan: DesignPlan, { seed, draws }: Drawing): Simulation {
+    const { drawn } = this;
+    if (drawn?.plan === plan && drawn.simulation.seed === seed && drawn.simulation.draws === draws) {
+      return drawn.simulation;
+    }
+    const simulation = new Simulation(plan, seed, draws);
+    this.drawn = { plan, simulation };
+    return simulation;
+  }
+}
+
+const TRIED = 8;
+
+/** How long one answer draws, and how long effects may take: milliseconds. */
+const DRAWS_FOR = 300;
+const EFFECTS_FOR = 3000;
+
+interface Drawing {
+  readonly seed: string;
+  readonly draws: number;
 }
 
 /** A driver that was removed, a line that was deleted, while the address still names it. */

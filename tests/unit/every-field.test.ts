@@ -31,11 +31,20 @@ const NOTES: Readonly<Record<'design' | 'book', readonly string[]>> = {
     'design.assumptions.residence',
     // How the range of a driver is drawn.
     'design.assumptions.drivers.scale',
+    // Read by simulations.
+    'design.assumptions.drivers.measured',
+    'design.assumptions.together',
+    'design.assumptions.together.name',
+    'design.assumptions.together.rank',
+    'design.assumptions.together.inputs',
+    'design.assumptions.together.inputs.component',
+    'design.assumptions.together.inputs.entry',
     'design.sections.name',
     'design.sections.id',
     'design.sections.components.zones',
     'design.sections.components.mayBeStopped',
     'design.sections.components.guesses',
+    'design.sections.components.measured',
     'design.sections.components.origin',
     'design.sections.components.tags',
     // Where new lines are placed.

@@ -30,6 +30,7 @@ const CORE_RANKS: Readonly<Record<string, number>> = {
   range: 10,
   'bare-rates': 10,
   curves: 10,
+  draws: 10,
   comparison: 11,
   axes: 11,
   display: 12,

@@ -1,6 +1,6 @@
 /** What a design is priced under, beside its components. */
 import type { MonthConvention } from '../time';
-import type { Driver } from '../drivers';
+import type { Driver, MovingTogether } from '../drivers';
 import type { Cased } from '../usage';
 
 export interface ExchangeRate {
@@ -37,6 +37,8 @@ export interface Assumptions {
   readonly budget?: string;
   /** What the load is stated by; formulas of entries refer to them by name. */
   readonly drivers?: readonly Driver[];
+  /** For simulations. Changes no amount. */
+  readonly together?: readonly MovingTogether[];
 }
 
 /** A check of the checklist that was answered: what it found is not wanted, and why. */

@@ -22,6 +22,7 @@ export const COMPONENT_FIELDS = [
   'later',
   'allocated',
   'guesses',
+  'measured',
   'origin',
   'tags',
 ] as const satisfies readonly (keyof Component)[];

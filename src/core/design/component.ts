@@ -103,6 +103,8 @@ export interface Component {
    * by itself; `place` where the place was taken over from the line before. Changes no amount.
    */
   readonly guesses?: readonly string[] | null;
+  /** Entries whose range was measured: a pilot, a bill. Changes no amount. */
+  readonly measured?: readonly string[] | null;
   /** The share of the line that this design bears, where several share the thing; absent: all. */
   readonly allocated?: Cased | null;
   /** Where it came from: the file, the inventory, the starter. Changes no amount. */

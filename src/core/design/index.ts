@@ -11,6 +11,7 @@ export * from './edits-between';
 export * from './entries';
 export * from './following';
 export * from './kind-rules';
+export * from './measured';
 export * from './recorded';
 export * from './sizes';
 export * from './taken-place';

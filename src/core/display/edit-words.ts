@@ -24,6 +24,7 @@ const FIELDS: Readonly<Record<ComponentField, string>> = {
   later: 'The later amounts',
   allocated: 'The share allocated',
   guesses: 'What is a guess',
+  measured: 'What was measured',
   origin: 'Where it came from',
   tags: 'The tags',
 };
@@ -96,6 +97,8 @@ function fieldText(edit: SetComponent): string {
       return edit.value!.map((each) => `${each.product} ${each.how}`).join(', ') || 'none';
     case 'guesses':
       return `${guessesOf({ guesses: edit.value }).length} marked`;
+    case 'measured':
+      return `${edit.value!.length} marked`;
     case 'zones':
     case 'origin':
       return String(edit.value);
