@@ -31,6 +31,7 @@ const CORE_RANKS: Readonly<Record<string, number>> = {
   'bare-rates': 10,
   curves: 10,
   draws: 10,
+  paying: 10,
   comparison: 11,
   axes: 11,
   display: 12,

@@ -35,6 +35,8 @@ export interface ChargedLine {
 export interface Charged {
   readonly lines: Map<string, Result<ChargedLine>>;
   readonly notices: ReadonlyMap<string, readonly Issue[]>;
+  /** By spend commitment: what it may buy. */
+  readonly offered: SpendCover['offered'];
 }
 
 /** Charges all components at once; what cannot be charged comes back as an issue. */
@@ -65,6 +67,7 @@ export function chargeLines(
       resolved.map((owner) => [owner.component.id, lineOf(owner, claims.get(owner.component.id)!, books)]),
     ),
     notices: cover.notices,
+    offered: cover.offered,
   };
 
   /** Those that share a pool, an allowance, a minimum or a commitment. */
@@ -104,6 +107,7 @@ const NO_COVER: SpendCover = {
   unused: new Map(),
   ahead: new Map(),
   notices: new Map(),
+  offered: new Map(),
 };
 
 function restsOf(
@@ -150,6 +154,7 @@ function merged(covers: readonly SpendCover[]): SpendCover {
     unused: new Map(covers.flatMap((each) => [...each.unused])),
     ahead: new Map(covers.flatMap((each) => [...each.ahead])),
     notices: new Map(covers.flatMap((each) => [...each.notices])),
+    offered: new Map(covers.flatMap((each) => [...each.offered])),
   };
 }
 

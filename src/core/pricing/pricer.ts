@@ -5,6 +5,7 @@
  * pricing rules, "From usage to amount", "Three cases".
  */
 import type { Design } from '../design';
+import type { SpendMember } from '../terms';
 import { type Figure, relabel } from '../trace';
 import { type Case, CASES } from '../usage';
 import type { BookSet } from './book-set';
@@ -33,6 +34,8 @@ export interface Pricer {
   price(plan: DesignPlan, under: Conditions): PricedDesign;
   /** The very calculation behind an amount; null where there is none. */
   explain(plan: DesignPlan, under: Conditions, amount: AmountOf): Figure | null;
+  /** What a spend commitment of the plan may buy in a case, hour by hour, as those before it left it. */
+  offeredTo(plan: DesignPlan, which: Case, commitment: string): readonly SpendMember[];
   /** These lines and all that share a pool, a grant, a commitment or a credit with one of them, as they stand. */
   tiedTo(plan: DesignPlan, lines: ReadonlySet<string>): ReadonlySet<string>;
 }
@@ -116,6 +119,16 @@ class Engine implements Pricer {
       if (amount.of === 'component' && line) return line.status === 'priced' ? line.monthly : null;
     }
     return null;
+  }
+
+  offeredTo(plan: DesignPlan, which: Case, commitment: string): readonly SpendMember[] {
+    const memory = this.memories.get(plan);
+    if (!memory) throw new Error('the plan is of another pricer');
+    for (const { charged } of this.ownRun(memory, which).groups.values()) {
+      const found = charged.offered.get(commitment);
+      if (found) return found;
+    }
+    return [];
   }
 
   tiedTo(plan: DesignPlan, lines: ReadonlySet<string>): ReadonlySet<string> {

@@ -170,7 +170,7 @@ class Running {
   }
 
   private charge(members: readonly Open[]): Charged {
-    if (members.length === 0) return { lines: new Map(), notices: new Map() };
+    if (members.length === 0) return { lines: new Map(), notices: new Map(), offered: new Map() };
     const { id } = members[0]!.value.component;
     const known = this.known(
       (each) => each.groups.get(id),

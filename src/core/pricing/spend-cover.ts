@@ -30,6 +30,8 @@ export interface SpendCover {
   readonly unused: ReadonlyMap<string, Decimal>;
   readonly ahead: ReadonlyMap<string, Decimal>;
   readonly notices: ReadonlyMap<string, Issue[]>;
+  /** By commitment: what it may buy, as the ones before left it. */
+  readonly offered: ReadonlyMap<string, readonly SpendMember[]>;
 }
 
 /** A claim that may be bought by a spend commitment. */
@@ -84,6 +86,7 @@ export function coverSpend(
   const unused = new Map<string, Decimal>();
   const ahead = new Map<string, Decimal>();
   const notices = new Map<string, Issue[]>();
+  const offered = new Map<string, readonly SpendMember[]>();
   for (const commitment of inOrder(commitments, buyable, which)) {
     const { owner, term, perHour } = commitment;
     const { id } = owner.component;
@@ -91,6 +94,7 @@ export function coverSpend(
     if (cost === null) continue;
     ahead.set(id, cost.monthly.isZero() ? ZERO : ONE.minus(cost.recurring.dividedBy(cost.monthly)));
     const members = buyable.flatMap((each) => memberOf(each, term, left.get(each.claim)!) ?? []);
+    offered.set(id, members);
     const done = allocateSpend(perHour, members);
     const money = perHour.times(owner.hoursInMonth);
     for (const member of members) {
@@ -109,7 +113,7 @@ export function coverSpend(
       notices.set(id, [issue('spend.unused', [], { percent })]);
     }
   }
-  return { left, paid, unused, ahead, notices };
+  return { left, paid, unused, ahead, notices, offered };
 }
 
 /** The greatest saving first, then who began first, then by id. */

@@ -1,0 +1,174 @@
+/**
+ * How many units of each line to commit. The month over the level is straight between the numbers of units that some hour
+ * runs, so the best level is one of them: each is priced by the engine, in every case. Needs E15, F14, P7.
+ */
+import { type Decimal, decimal, roundedUp, ZERO } from '../base';
+import { kindOf } from '../books';
+import { allComponents, type Component, type DesignEdit } from '../design';
+import type { DesignPlan, PricedDesign } from '../pricing';
+import { commitmentOf, type Term } from '../terms';
+import { type Case, CASES, readCase, runningTime, unitHoursOf } from '../usage';
+import type { ByCase, UsagePlan, UsageRow } from './model';
+import { hoursOfMonth } from './month-of';
+import { leastRegret } from './regret';
+
+/** So many levels of a line are looked at; where there are more, evenly chosen among them. */
+const MOST_LEVELS = 24;
+
+/**
+ * @example
+ * usagePlan(plan, '12-none').rows.map(({ name, levels }) => [name, levels.length]); // => [['Component a', 2]]
+ */
+export function usagePlan(plan: DesignPlan, term: Term): UsagePlan {
+  const { design, pricer } = plan;
+  const rows: UsageRow[] = [];
+  const instead = new Map<string, Component>();
+  for (const component of allComponents(design)) {
+    if (!commits(component, term)) continue;
+    const row = rowOf(plan, component, term);
+    if (!row) continue;
+    rows.push(row);
+    const calm = row.levels[row.calm]!;
+    if (calm.units !== '0') instead.set(component.id, committedTo(component, term, calm.units));
+  }
+  const likely = pricer.price(plan, { case: 'likely' });
+  const then = instead.size === 0 ? likely : pricer.price(plan, { case: 'likely', instead });
+  const gain = ({ saving }: UsageRow): number => Number(saving);
+  return {
+    currency: design.currency,
+    term,
+    rows: rows.sort((a, b) => gain(b) - gain(a) || (a.id < b.id ? -1 : 1)),
+    now: likely.monthly.value.toString(),
+    then: then.monthly.value.toString(),
+  };
+}
+
+function commits(component: Component, term: Term): boolean {
+  const { role, committable, meters } = kindOf(component.kind);
+  return (
+    role === 'part' &&
+    committable &&
+    commitmentOf(term) !== null &&
+    meters.some(({ from }) => from === 'running')
+  );
+}
+
+/** On demand for no unit; else so many under the term. */
+function committedTo(component: Component, term: Term, units: string): Component {
+  const { committed: _, ...free } = component;
+  return units === '0' ? { ...free, term: 'on-demand' } : { ...free, term, committed: { likely: units } };
+}
+
+/** Null: it has no amount on demand, or is not sold under the term. */
+function rowOf(plan: DesignPlan, component: Component, term: Term): UsageRow | null {
+  const { design, pricer } = plan;
+  const running = {} as Record<Case, Units>;
+  for (const which of CASES) {
+    const units = unitsOf(plan, component, which);
+    if (!units) return null;
+    running[which] = units;
+  }
+  const levels = levelsWorth(running).map((units) => {
+    const instead = new Map([[component.id, committedTo(component, term, units)]]);
+    const amounts = {} as Record<Case, Decimal | null>;
+    for (const which of CASES)
+      amounts[which] = lineMonth(pricer.price(plan, { case: which, instead }), component.id);
+    return { units, amounts };
+  });
+  const sold = levels.filter(({ amounts }) => CASES.every((which) => amounts[which] !== null));
+  if (sold.length < 2 || sold[0]!.units !== '0') return null;
+  const { best, calm, regret } = leastRegret(sold.map(({ amounts }) => amounts));
+  const priced = pricer
+    .price(plan, { case: 'likely' })
+    .sections.flatMap(({ lines }) => lines)
+    .find(({ id }) => id === component.id);
+  const committed = commitmentOf(component.term);
+  const saving = sold[0]!.amounts.likely!.minus(sold[calm]!.amounts.likely!);
+  return {
+    id: component.id,
+    name: component.name,
+    offer: priced?.status === 'priced' ? (priced.offer?.name ?? '') : '',
+    book: design.books.find(({ book }) => book === component.place?.book)?.book ?? '',
+    region: component.place?.region ?? '',
+    term,
+    now: committed
+      ? { term: component.term, units: component.committed ? component.committed.likely : null }
+      : null,
+    running: byCase((which) => {
+      const { least, mean, most } = running[which];
+      return { least: least.toNumber(), mean: mean.toNumber(), most: most.toNumber() };
+    }),
+    levels: sold.map(({ units, amounts }) => ({
+      units,
+      amounts: byCase((which) => amounts[which]!.toString()),
+    })),
+    best,
+    calm,
+    regret: regret.toString(),
+    saving: saving.toString(),
+  };
+}
+
+function byCase<T>(read: (which: Case) => T): ByCase<T> {
+  return { lean: read('lean'), likely: read('likely'), heavy: read('heavy') };
+}
+
+interface Units {
+  readonly least: Decimal;
+  readonly mean: Decimal;
+  readonly most: Decimal;
+  /** Each number of units that some hour runs. */
+  readonly all: readonly Decimal[];
+}
+
+function unitsOf(plan: DesignPlan, component: Component, which: Case): Units | null {
+  const hours = hoursOfMonth(plan, component.place?.book);
+  const time = runningTime(component.running, hours, which, component.load ?? null);
+  if (!time.ok) return null;
+  const count = decimal(readCase(component.count, which));
+  const found = new Map<string, Decimal>();
+  let sum = ZERO;
+  for (const { share, hours: week } of time.value.profile.weeks) {
+    for (const hour of week) {
+      const units = unitHoursOf(hour).times(count);
+      found.set(units.toString(), units);
+      sum = sum.plus(units.times(share));
+    }
+  }
+  const all = [...found.values()].sort((a, b) => a.comparedTo(b));
+  return { least: all[0]!, mean: sum.dividedBy(168), most: all[all.length - 1]!, all };
+}
+
+/** Whole units at and around each number that some hour runs, in any case. */
+function levelsWorth(running: Readonly<Record<Case, Units>>): string[] {
+  const found = new Set<number>([0]);
+  for (const which of CASES) {
+    for (const units of running[which].all) {
+      const up = roundedUp(units).toNumber();
+      found.add(up);
+      if (!units.isInteger() && up > 0) found.add(up - 1);
+    }
+  }
+  const sorted = [...found].sort((a, b) => a - b);
+  const step = Math.ceil(sorted.length / MOST_LEVELS);
+  return sorted.filter((_, at) => at % step === 0 || at === sorted.length - 1).map(String);
+}
+
+function lineMonth({ sections }: PricedDesign, id: string): Decimal | null {
+  const line = sections.flatMap(({ lines }) => lines).find((each) => each.id === id);
+  return line?.status === 'priced' ? line.monthly.value : null;
+}
+
+/**
+ * The edits that take a level on; none takes the commitment away.
+ *
+ * @example
+ * takeOnUnits(server, '12-none', '2').map(({ edit }) => edit); // => ['set-component', 'set-component']
+ */
+export function takeOnUnits({ id }: Pick<Component, 'id'>, term: Term, units: string): DesignEdit[] {
+  const isNone = units === '0';
+  return [
+    { edit: 'set-component', id, field: 'term', value: isNone ? 'on-demand' : term },
+    { edit: 'set-component', id, field: 'committed', value: isNone ? null : { likely: units } },
+  ];
+}
