@@ -33,7 +33,12 @@ interface CurveChartProps {
     readonly to: number;
     readonly scale: 'linear' | 'log';
   };
-  readonly y: { readonly title: string; readonly scale: 'linear' | 'log' };
+  readonly y: {
+    readonly title: string;
+    readonly scale: 'linear' | 'log';
+    /** May be below nothing. */
+    readonly signed?: boolean;
+  };
   /** Upright lines with a word, and levels. */
   readonly places?: readonly ChartPlace[];
   readonly levels?: readonly ChartPlace[];
@@ -63,8 +68,8 @@ export function CurveChart(props: CurveChartProps) {
       <div style={{ height }} aria-hidden="true">
         {colours && lines.length > 0 && (
           <Chart
-            key={`${props.stacked ? 'area' : 'line'}${lines.length}`}
-            type={props.stacked ? 'area' : 'line'}
+            key={`${kindOfChart(props)}${lines.length}`}
+            type={kindOfChart(props)}
             height={height}
             series={seriesOf(props)}
             options={optionsOf(id, props, colours)}
@@ -104,10 +109,15 @@ function Legend({ at, name }: { readonly at: number; readonly name: string }) {
   );
 }
 
-function seriesOf({ lines, x, y }: CurveChartProps) {
+/** Steps on one another are bars without a gap. */
+function kindOfChart({ stacked, stepped }: CurveChartProps): 'line' | 'area' | 'bar' {
+  return stacked ? (stepped ? 'bar' : 'area') : 'line';
+}
+
+function seriesOf({ lines, x, y, stacked, stepped }: CurveChartProps) {
   return lines.map(({ name, points }) => ({
     name,
-    data: points.map(([at, amount]) => ({
+    data: (stacked && stepped ? barsOf(points) : points).map(([at, amount]) => ({
       x: x.scale === 'log' ? log(at) : at,
       y:
         amount === null || (y.scale === 'log' && amount <= 0)
@@ -117,6 +127,11 @@ function seriesOf({ lines, x, y }: CurveChartProps) {
             : amount,
     })),
   }));
+}
+
+/** A bar stands in the middle of its step; the last place only ends the last one. */
+function barsOf(points: ChartLine['points']): ChartLine['points'] {
+  return points.slice(0, -1).map(([at, amount], step) => [(at + points[step + 1]![0]) / 2, amount] as const);
 }
 
 function optionsOf(id: string, props: CurveChartProps, colours: ChartColours): ApexCharts.ApexOptions {
@@ -145,6 +160,7 @@ function optionsOf(id: string, props: CurveChartProps, colours: ChartColours): A
     },
     fill: stacked ? { type: 'solid', opacity: 0.45 } : { opacity: 1 },
     markers: { size: lines.every(({ points }) => points.length <= 2) ? 4 : 0 },
+    plotOptions: { bar: { columnWidth: '100%' } },
     dataLabels: { enabled: false },
     legend: { show: false },
     grid: { borderColor: colours['--line'], padding: { right: 16 } },
@@ -158,7 +174,9 @@ function optionsOf(id: string, props: CurveChartProps, colours: ChartColours): A
     },
     yaxis: {
       title: { text: y.title, style: { fontWeight: 500, fontSize: '12px' } },
-      ...(y.scale === 'linear' ? { min: 0, forceNiceScale: true } : ticksOf('log', ...heightsOf(lines))),
+      ...(y.scale === 'linear'
+        ? { ...(y.signed ? {} : { min: 0 }), max: topOf(props), forceNiceScale: true }
+        : ticksOf('log', ...heightsOf(lines))),
       labels: { formatter: (value) => tick(fromY(value)) },
     },
     annotations: {
@@ -184,6 +202,7 @@ function optionsOf(id: string, props: CurveChartProps, colours: ChartColours): A
     },
     tooltip: {
       shared: true,
+      intersect: false,
       theme: 'light',
       x: { formatter: (value: number) => tick(fromX(value)) },
       y: { formatter: (value: number | null) => (value === null ? 'no amount' : tick(fromY(value))) },
@@ -197,6 +216,16 @@ function ticksOf(scale: 'linear' | 'log', from: number, to: number) {
   const [min, max] = [Math.floor(log(from) + 1e-9), Math.ceil(log(to) - 1e-9)];
   const powers = Math.max(1, max - min);
   return { min, max: min + powers, tickAmount: powers <= 2 ? powers * 2 : powers };
+}
+
+/** A level above all lines is shown, too; undefined: the lines decide. */
+function topOf({ lines, levels = [], stacked }: CurveChartProps): number | undefined {
+  const length = Math.max(0, ...lines.map(({ points }) => points.length));
+  const sums = Array.from({ length }, (_, at) =>
+    lines.reduce((sum, { points }) => (stacked ? sum : 0) + (points[at]?.[1] ?? 0), 0),
+  );
+  const top = Math.max(0, ...levels.map(({ at }) => at));
+  return top > Math.max(0, ...sums) ? top * 1.08 : undefined;
 }
 
 function heightsOf(lines: readonly ChartLine[]): [number, number] {

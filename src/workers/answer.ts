@@ -17,6 +17,7 @@ import { casesOf, createPricer, type DesignPlan, type PricedDesign, type Pricer 
 import { formKinds, formsFor } from '@/core/deployment-forms';
 import { summaryOf } from '@/core/range';
 import { toPlain } from '@/core/trace';
+import { Committed } from './committed';
 import { Compared } from './compared';
 import { Stretched } from './stretched';
 import type { LoadedBooks } from './loaded-books';
@@ -35,6 +36,7 @@ export class Answerer {
   private readonly pricer: Pricer;
   private readonly compared: Compared;
   private readonly stretched: Stretched;
+  private readonly committed: Committed;
   /** The last design that was asked about: what did not change since is taken over. */
   private last: DesignPlan | undefined;
 
@@ -45,6 +47,7 @@ export class Answerer {
     this.pricer = createPricer(loaded);
     this.compared = new Compared(loaded, this.pricer);
     this.stretched = new Stretched(this.compared, clock);
+    this.committed = new Committed(loaded);
   }
 
   async answer(question: Question): Promise<Answers[keyof Answers]> {
@@ -95,6 +98,11 @@ export class Answerer {
         return this.stretched.map(await this.planned(question.design), question);
       case 'fame':
         return this.stretched.fame(await this.planned(question.design), question);
+      case 'usage-plan':
+      case 'sold-ahead':
+      case 'spend-plan':
+      case 'credit-plan':
+        return this.committed.answer(question, (design) => this.plan(design));
       case 'range':
         return this.stretched.range(await this.planned(question.design), question);
       case 'effects':

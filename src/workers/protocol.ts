@@ -12,6 +12,7 @@ import type { Change, Component, Design, Place, Scope } from '@/core/design';
 import type { EffectsAnswer, RangeAnswer, SwingsAnswer } from '@/core/draws';
 import type { FormWish } from '@/core/deployment-forms';
 import type { Finding } from '@/core/checks';
+import type { CreditPlan, CreditWish, SoldAhead, SpendPlan, SpendWish, UsagePlan } from '@/core/paying';
 import type { AmountOf } from '@/core/pricing';
 import type { DesignSummary } from '@/core/range';
 import type { PlainFigure } from '@/core/trace';
@@ -156,6 +157,10 @@ export type Question =
       readonly times: string;
       readonly lasts: 'day' | 'month';
     }
+  | { readonly ask: 'usage-plan'; readonly design: Design; readonly term: Term }
+  | { readonly ask: 'sold-ahead'; readonly design: Design }
+  | { readonly ask: 'spend-plan'; readonly design: Design; readonly wish: SpendWish }
+  | { readonly ask: 'credit-plan'; readonly design: Design; readonly wish: CreditWish }
   /** Draws for a while and answers with what is there: asked again, it goes on. */
   | { readonly ask: 'range'; readonly design: Design; readonly seed: string; readonly draws: number }
   | { readonly ask: 'effects'; readonly design: Design; readonly seed: string; readonly draws: number }
@@ -196,6 +201,10 @@ export interface Answers {
   curve: Curve;
   'load-map': LoadMap;
   fame: Fame;
+  'usage-plan': UsagePlan;
+  'sold-ahead': { readonly spend: readonly SoldAhead[]; readonly credit: readonly SoldAhead[] };
+  'spend-plan': SpendPlan | null;
+  'credit-plan': CreditPlan | null;
   range: RangeAnswer;
   effects: EffectsAnswer;
   swings: SwingsAnswer;

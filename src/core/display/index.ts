@@ -9,6 +9,7 @@ export * from './curve-table';
 export * from './edit-words';
 export * from './flat-table';
 export * from './issue-sentence';
+export * from './paying-sentence';
 export * from './range-sentence';
 export * from './use-sentence';
 export { describeTerm } from '../terms';

@@ -18,6 +18,12 @@ const TRIED = 'credit-plan';
 /** The smallest amount by which a band is entered. */
 const CENT = '0.01';
 
+/** A credit or a spend commitment that a pinned book sells. */
+export interface SoldAhead extends CreditWish {
+  readonly name: string;
+  readonly terms: readonly Term[];
+}
+
 export interface CreditWish {
   readonly book: string;
   readonly region: string;
@@ -49,22 +55,25 @@ export function creditPlan(plan: DesignPlan, wish: CreditWish): CreditPlan | nul
     const tried = pricer.plan(withCredit(design, wish, term, credit.toString()), plan);
     return byCase((which) => pricer.price(tried, { case: which }));
   };
+  const used = new Map(terms.map((term) => [term, usesOf(cases, (credit) => price({ term, credit }))]));
   const candidates = terms.flatMap((term): Candidate[] => [
     ...edgesOf(book, offer, wish.region, term)
       .filter((edge) => edge.lessThan(most.times(3)))
       .map((edge) => ({ term, credit: edge.plus(CENT), why: 'band' as const })),
-    ...usesOf(cases, (credit) => price({ term, credit })).map((credit) => ({
-      term,
-      credit,
-      why: 'use' as const,
-    })),
+    ...distinct(used.get(term)!).map((credit) => ({ term, credit, why: 'use' as const })),
   ]);
   const none = { term: 'on-demand' as const, credit: '0', why: 'none' as const, unused: null };
   const priced = candidates.map((candidate) => ({ candidate, cases: price(candidate) }));
   const rows: { readonly row: CreditRow; readonly amounts: Readonly<Record<Case, Decimal>> }[] = [
     { row: { ...none, amounts: texts(cases) }, amounts: monthsOf(cases) },
     ...priced.map(({ candidate: { term, credit, why }, cases: at }) => ({
-      row: { term, credit: credit.toString(), why, amounts: texts(at), unused: unusedOf(at.likely) },
+      row: {
+        term,
+        credit: credit.toString(),
+        why,
+        amounts: texts(at),
+        unused: unusedOf(credit, used.get(term)!.likely),
+      },
       amounts: monthsOf(at),
     })),
   ];
@@ -115,44 +124,45 @@ function payableOf({ sections }: PricedDesign, book: string): Decimal {
  * What is used, exactly: a credit far above it costs its price and leaves the rest as it is. Two of them tell the price.
  * Without a currency of its own the design's month moves by as much.
  */
-function usesOf(cases: ByCase<PricedDesign>, price: (credit: Decimal) => ByCase<PricedDesign>): Decimal[] {
+function usesOf(
+  cases: ByCase<PricedDesign>,
+  price: (credit: Decimal) => ByCase<PricedDesign>,
+): ByCase<Decimal> {
   const far = Decimals.max(ONE, ...CASES.map((which) => cases[which].monthly.value))
     .times(1000)
     .toDecimalPlaces(0);
   const [one, two] = [price(far), price(far.times(2))];
-  const found = new Map<string, Decimal>();
-  for (const which of CASES) {
+  return byCase((which) => {
     const each = two[which].monthly.value.minus(one[which].monthly.value).dividedBy(far);
     const rest = one[which].monthly.value.minus(each.times(far));
-    const used = cases[which].monthly.value.minus(rest).toDecimalPlaces(2, Decimals.ROUND_UP);
-    if (used.greaterThan(0)) found.set(used.toString(), used);
-  }
-  return [...found.values()];
+    return cases[which].monthly.value.minus(rest).toDecimalPlaces(2, Decimals.ROUND_UP);
+  });
 }
 
-function unusedOf({ sections }: PricedDesign): string | null {
-  const line = sections.flatMap(({ lines }) => lines).find(({ id }) => id === TRIED);
-  if (line?.status !== 'priced') return null;
-  const notice = line.notices.find(({ code }) => code === 'credit.unused');
-  return notice
-    ? decimal(notice.values.percent ?? '0')
-        .dividedBy(100)
-        .toString()
-    : ZERO.toString();
+function distinct(uses: ByCase<Decimal>): Decimal[] {
+  const found = new Map(CASES.map((which) => [uses[which].toString(), uses[which]]));
+  return [...found.values()].filter((each) => each.greaterThan(0));
 }
 
-/** In one term: a larger credit that costs less. */
+/** The share of a credit beyond what is used. */
+function unusedOf(credit: Decimal, used: Decimal): string {
+  return Decimals.max(ZERO, ONE.minus(used.dividedBy(credit)))
+    .toDecimalPlaces(4)
+    .toString();
+}
+
+/** In one term: a larger credit that costs less than one of what is used. */
 function jumpsOf(rows: readonly CreditRow[]): CreditPlan['jumps'] {
   return rows.flatMap((row, from) => {
+    if (row.why !== 'use' || row.amounts.likely === null) return [];
     const to = rows.findIndex(
       (each, at) =>
         at > from &&
         each.term === row.term &&
         each.amounts.likely !== null &&
-        row.amounts.likely !== null &&
-        decimal(each.amounts.likely).lessThan(row.amounts.likely),
+        decimal(each.amounts.likely).lessThan(row.amounts.likely!),
     );
-    return to < 0 || row.why === 'none' ? [] : [{ from, to }];
+    return to < 0 ? [] : [{ from, to }];
   });
 }
 
@@ -200,7 +210,7 @@ export function takeOnCredit(
 export function soldAhead(
   { design, pricer }: DesignPlan,
   kind: 'prepaid-credit' | 'spend-commitment',
-): (CreditWish & { readonly name: string; readonly terms: readonly Term[] })[] {
+): SoldAhead[] {
   const meter = kind === 'prepaid-credit' ? 'credit' : 'committed';
   const places = new Map<string, string>();
   for (const { place } of allComponents(design)) {

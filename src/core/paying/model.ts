@@ -14,6 +14,10 @@ export interface UsageRow {
   readonly term: Term;
   /** What is committed as it stands; null: nothing. */
   readonly now: { readonly term: Term; readonly units: string | null } | null;
+  /** What it costs as it stands, likely. */
+  readonly stands: string;
+  /** The calm level of this term costs less, likely, than what is there. */
+  readonly isBetter: boolean;
   /** Units that run: in the hour with fewest, on average, in the hour with most. */
   readonly running: ByCase<{ readonly least: number; readonly mean: number; readonly most: number }>;
   /** The month of the line for each level that is worth looking at, by case; null: no amount. */
@@ -96,6 +100,6 @@ export interface CreditPlan {
   readonly rows: readonly CreditRow[];
   readonly best: ByCase<number>;
   readonly calm: number;
-  /** Larger credits that cost less than smaller ones: by places among the rows. */
+  /** Where more than is used costs less, because a band begins there: by places among the rows. */
   readonly jumps: readonly { readonly from: number; readonly to: number }[];
 }

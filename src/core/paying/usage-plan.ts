@@ -29,11 +29,12 @@ export function usagePlan(plan: DesignPlan, term: Term): UsagePlan {
     if (!row) continue;
     rows.push(row);
     const calm = row.levels[row.calm]!;
-    if (calm.units !== '0') instead.set(component.id, committedTo(component, term, calm.units));
+    if (row.isBetter) instead.set(component.id, committedTo(component, term, calm.units));
   }
   const likely = pricer.price(plan, { case: 'likely' });
   const then = instead.size === 0 ? likely : pricer.price(plan, { case: 'likely', instead });
-  const gain = ({ saving }: UsageRow): number => Number(saving);
+  const gain = ({ stands, levels, calm }: UsageRow): number =>
+    Number(stands) - Number(levels[calm]!.amounts.likely);
   return {
     currency: design.currency,
     term,
@@ -82,18 +83,22 @@ function rowOf(plan: DesignPlan, component: Component, term: Term): UsageRow | n
     .price(plan, { case: 'likely' })
     .sections.flatMap(({ lines }) => lines)
     .find(({ id }) => id === component.id);
+  if (priced?.status !== 'priced') return null;
   const committed = commitmentOf(component.term);
+  const stands = priced.monthly.value;
   const saving = sold[0]!.amounts.likely!.minus(sold[calm]!.amounts.likely!);
   return {
     id: component.id,
     name: component.name,
-    offer: priced?.status === 'priced' ? (priced.offer?.name ?? '') : '',
+    offer: priced.offer?.name ?? '',
     book: design.books.find(({ book }) => book === component.place?.book)?.book ?? '',
     region: component.place?.region ?? '',
     term,
     now: committed
       ? { term: component.term, units: component.committed ? component.committed.likely : null }
       : null,
+    stands: stands.toString(),
+    isBetter: sold[calm]!.amounts.likely!.lessThan(stands),
     running: byCase((which) => {
       const { least, mean, most } = running[which];
       return { least: least.toNumber(), mean: mean.toNumber(), most: most.toNumber() };

@@ -2,13 +2,14 @@
 'use client';
 import Link from 'next/link';
 
-export type DesignView = 'ledger' | 'alternatives' | 'load' | 'range' | 'checklist' | 'report';
+export type DesignView = 'ledger' | 'alternatives' | 'load' | 'paying' | 'range' | 'checklist' | 'report';
 
 export function DesignViews({ id, here }: { readonly id: string; readonly here: DesignView }) {
   const views = [
     { view: 'ledger', label: 'Ledger', href: `/designs/${id}` },
     { view: 'alternatives', label: 'Alternatives', href: `/designs/${id}/alternatives` },
     { view: 'load', label: 'Load', href: `/designs/${id}/load` },
+    { view: 'paying', label: 'Paying', href: `/designs/${id}/paying` },
     { view: 'range', label: 'Range', href: `/designs/${id}/range` },
     { view: 'checklist', label: 'Checklist', href: `/designs/${id}/checklist` },
     { view: 'report', label: 'Report', href: `/designs/${id}/report` },

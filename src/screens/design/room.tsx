@@ -150,7 +150,7 @@ export function DesignRoomOf({ id, initial, bookList, children }: DesignRoomProp
   );
 }
 
-const VIEWS = ['alternatives', 'load', 'range', 'checklist', 'report'] as const;
+const VIEWS = ['alternatives', 'load', 'paying', 'range', 'checklist', 'report'] as const;
 
 function viewOf(segment: string | null): DesignView {
   // Bare rates are one more way to compare.

@@ -14,7 +14,7 @@ import { BesideTicks } from './beside-ticks';
 import { CurveTables } from './curve-tables';
 import { amountOfScope, type LoadAddress } from './load-address';
 import { RangeEntry } from './range-entry';
-import { saveText } from './save-text';
+import { saveText } from '../save-text';
 
 const POINTS = 160;
 

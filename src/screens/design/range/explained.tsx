@@ -5,7 +5,7 @@ import { decimal } from '@/core/base';
 import { effectsSentence, writeMoney, writeNumber, writeShare } from '@/core/display';
 import { useRoom } from '../room';
 import { useAsked } from '../use-asked';
-import { CELL, HEAD, NUMBER } from './looks';
+import { CELL, HEAD, NUMBER } from '../table-looks';
 
 interface ExplainedProps {
   readonly seed: string;

@@ -2,7 +2,7 @@
 'use client';
 import { flatCellText, rangeTable } from '@/core/display';
 import type { RangeAnswer } from '@/core/draws';
-import { CELL, HEAD, NUMBER } from './looks';
+import { CELL, HEAD, NUMBER } from '../table-looks';
 
 export function RangeRows({ answer }: { readonly answer: RangeAnswer }) {
   const { head, rows, currency } = rangeTable(answer);

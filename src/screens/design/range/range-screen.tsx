@@ -10,7 +10,7 @@ import { CurveChart } from '@/ui/curve-chart';
 import { Empty } from '@/ui/empty';
 import { INPUT } from '@/ui/field';
 import { DesignBody } from '../design-body';
-import { saveText } from '../load/save-text';
+import { saveText } from '../save-text';
 import { useRoom } from '../room';
 import { Explained } from './explained';
 import { InputsMargin } from './inputs-margin';

@@ -5,7 +5,7 @@ import { writeMoney, writeNumber } from '@/core/display';
 import type { SwingsAnswer, UncertainInput } from '@/core/draws';
 import { useRoom } from '../room';
 import { useAsked } from '../use-asked';
-import { CELL, HEAD, NUMBER } from './looks';
+import { CELL, HEAD, NUMBER } from '../table-looks';
 
 interface SwingsProps {
   readonly seed: string;
