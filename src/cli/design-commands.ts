@@ -11,6 +11,7 @@ import { summaryOfPlan } from '@/core/range';
 import { invalid } from '@/operations/app-error';
 import { booksOf, readDesignFile } from './files';
 import type { Call } from './options';
+import { planCommand } from './stretch-commands';
 import { say, sayJson } from './print';
 
 /** 0 where everything has an amount, 3 where not; warnings alone are no failure. */
@@ -137,6 +138,15 @@ function diffText({ rows, currency, change }: Difference, [was, is]: readonly [D
 
 /** Every way of paying for each line that has several. */
 export async function payCommand(call: Call): Promise<number> {
+  const planned = await planCommand(call);
+  if (planned !== null) return planned;
+  for (const option of ['term', 'level', 'out'] as const) {
+    if (call.one(option) !== undefined)
+      throw invalid(`--${option} goes with --commit, --every-hour or --prepaid.`);
+  }
+  if (call.form !== 'text' && call.form !== 'json') {
+    throw invalid('--format csv and markdown go with --commit, --every-hour or --prepaid.');
+  }
   const design = readDesignFile(call.given[0]!);
   const books = await booksOf(call.all('books'));
   const month = leaveMonth(call.one('leave'));

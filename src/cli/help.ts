@@ -14,6 +14,12 @@ wick rates [DESIGN] --books PATH [--data 1000] [--requests 1000000] [--within Eu
     what one thing costs in the cheapest region of each provider; with a design in its currency and at its own height
 wick pay DESIGN --books PATH [--line LINE] [--leave 18]
     the ways of paying for each line that has several; with --leave what ending after so many months costs
+wick pay DESIGN --books PATH --commit 36-none | --every-hour SKU [--term 12-none] [--level 0.5] | --prepaid SKU
+    what to commit to: by line, for every hour of the week, or prepaid; what costs least lean, likely and heavy
+wick load DESIGN --books PATH [--along traffic|DRIVER|"entry LINE ENTRY"] [--from 1] [--to 1000] [--line LINE | --section SECTION]
+    the month over what varies, beside the design's alternatives: where the cheapest changes, what happens on the way
+wick range DESIGN --books PATH [--draws 10000] [--seed harbour]
+    how sure the month is: P10 to P90 by line, what explains the spread, one input at a time
 wick report DESIGN --books PATH --as xlsx|pdf|md|json --out FILE [--variant quotation --until 2026-12-31] [--agreements] [--by-month] [--beside alternatives,regions]
     writes the design's report, with its alternatives or every region, provider or way of paying beside it if asked
 wick books check FILE …

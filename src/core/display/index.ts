@@ -10,6 +10,7 @@ export * from './edit-words';
 export * from './flat-table';
 export * from './issue-sentence';
 export * from './paying-sentence';
+export * from './paying-table';
 export * from './range-sentence';
 export * from './use-sentence';
 export { describeTerm } from '../terms';

@@ -93,13 +93,14 @@ export function ByLine() {
                 {[
                   '',
                   'Line',
-                  'runs, likely',
-                  'now',
+                  'runs',
+                  'paid now',
+                  'costs now',
                   'commit',
                   'lean',
                   'likely',
                   'heavy',
-                  'regret at most',
+                  'regret',
                 ].map((each, at) => (
                   <th
                     key={`${at}${each}`}
