@@ -24,10 +24,12 @@ const ONE_DRAW = 0.05;
 
 /** 0 if every side was priced whole, 3 if a line has no amount. */
 export async function loadCommand(call: Call): Promise<number> {
-  const books = await booksOf(call.all('books'));
   const design = readDesignFile(call.given[0]!);
   const along = alongOf(call, design);
   const axis = axisOf(call, along, design);
+  const what = whatOf(call, design);
+  const points = whole(call, 'points', POINTS, 2000);
+  const books = await booksOf(call.all('books'));
   const pricer = createPricer(books);
   const own = pricer.plan(design);
   const alternator = createAlternator(books, pricer);
@@ -43,22 +45,16 @@ export async function loadCommand(call: Call): Promise<number> {
     const varied = variedAlong(along, plan.design, axis) ?? variedAlong(along, design, axis)!;
     return { ...side, plan, varied };
   });
-  const curve = curveOf({
-    axis,
-    sides,
-    what: whatOf(call, design),
-    points: whole(call, 'points', POINTS, 2000),
-  });
+  const curve = curveOf({ axis, sides, what, points });
   await writeTable(call, curveTable(curve), curve);
   return curve.sides.some(({ unpriced }) => unpriced > 0) ? INCOMPLETE : 0;
 }
 
 /** 0; 3 if a line of the design has no amount. */
 export async function rangeCommand(call: Call): Promise<number> {
-  const books = await booksOf(call.all('books'));
   const design = readDesignFile(call.given[0]!);
-  const plan = planOf(design, books);
   const draws = whole(call, 'draws', DRAWS, MOST_DRAWS);
+  const plan = planOf(design, await booksOf(call.all('books')));
   const simulation = new Simulation(plan, call.one('seed') ?? 'harbour', draws);
   simulation.advance(draws);
   const answer = simulation.answer();
@@ -78,10 +74,11 @@ export async function planCommand(call: Call): Promise<number | null> {
   for (const option of ['line', 'leave'] as const) {
     if (call.one(option) !== undefined) throw invalid(`--${option} does not go with --${asked[0]}.`);
   }
-  const books = await booksOf(call.all('books'));
-  const plan = planOf(readDesignFile(call.given[0]!), books);
-  if (asked[0] === 'commit') {
-    const made = usagePlan(plan, termOf(call.one('commit')!));
+  const design = readDesignFile(call.given[0]!);
+  const commit = call.one('commit') === undefined ? null : termOf(call.one('commit')!);
+  const plan = planOf(design, await booksOf(call.all('books')));
+  if (commit) {
+    const made = usagePlan(plan, commit);
     await writeTable(call, usagePlanTable(made), made);
     return 0;
   }

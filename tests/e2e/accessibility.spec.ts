@@ -56,6 +56,21 @@ for (const scheme of ['light', 'dark'] as const) {
       await axe(page);
     });
 
+    test('load, paying and range', async ({ page }) => {
+      const map = BOOKING.replace(/1$/, '2');
+      for (const [view, says] of [
+        ['load', 'costs least'],
+        ['load?view=map&along=driver+viewers&up=driver+ships', 'of the map'],
+        ['paying', 'worth committing'],
+        ['paying?view=hours', 'for every hour'],
+        ['range', 'nine of ten'],
+      ] as const) {
+        await page.goto(`${map}/${view}`);
+        await expect(page.getByTestId('answer')).toContainText(says);
+        await axe(page);
+      }
+    });
+
     test('prices', async ({ page }) => {
       await page.goto('/prices');
       await expect(page.getByRole('complementary')).toContainText('Rates in');

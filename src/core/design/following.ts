@@ -2,7 +2,7 @@
  * Entries that follow a driver: what a formula gives is written into the entry, lean, likely and heavy, whenever the
  * formula or a driver changes. So whoever reads an entry reads what it comes to. Source: pricing rules, "Load curves".
  */
-import { type Issue, ok, type Result } from '../base';
+import { err, type Issue, ok, type Result } from '../base';
 import {
   type Driver,
   type Filled,
@@ -73,7 +73,10 @@ export function followed(
   const values: string[] = [];
   for (const which of ['lean', 'likely', 'heavy'] as const) {
     const steps = stepsFor(entry, drivers, which);
-    if (!steps.ok) return steps;
+    if (!steps.ok) {
+      const { issue: why } = steps;
+      return err({ ...why, values: { ...why.values, case: which } });
+    }
     values.push(steps.value.value.toDecimalPlaces(KEPT_PLACES).toString());
   }
   const [lean, likely, heavy] = values as [string, string, string];

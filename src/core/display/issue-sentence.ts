@@ -35,8 +35,10 @@ const SENTENCES: Readonly<Record<IssueCode, (values: Values) => string>> = {
     `${label} takes ${wanted || 'a mere number'}, and “${text}” gives ${given || 'a mere number'}. Give the numbers in it their units, as in 3[GB/user].`,
   'formula.mixes-units': ({ text, from, to }) =>
     `“${text}” puts ${from || 'a mere number'} and ${to || 'a mere number'} together: they measure different things.`,
-  'formula.divides-by-zero': ({ text }) => `“${text}” divides by zero here.`,
-  'formula.negative': ({ text, amount }) => `“${text}” gives ${amount}; a quantity cannot be negative.`,
+  'formula.divides-by-zero': (values) =>
+    `“${values.text}” divides by zero${values.case ? ` in the ${values.case} case` : ' here'}.`,
+  'formula.negative': (values) =>
+    `“${values.text}” gives ${values.amount}${values.case ? ` in the ${values.case} case` : ''}; a quantity cannot be negative.`,
   'load.missing': () => 'This depends on the load, and no load is entered yet.',
   'load.incomplete': ({ what }) => `The load does not say ${what} yet; without it there is no amount.`,
   'autoscale.short': () => 'In some hours the load asks for more units than the ceiling allows.',

@@ -95,7 +95,9 @@ function filledBy({ figure, measure }: Worked, { text }: Formula, { label, unit,
     : product(label, unit, [figure, given(`1 ${writeMeasure(measure)} in ${unit}`, scale, unit)]);
   if (whole) made = ceiling(label, unit, made, 'whole units: rounded up');
   if (made.value.isNegative()) {
-    throw new Fault(issue('formula.negative', ['formula'], { text, amount: made.value.toString() }));
+    throw new Fault(
+      issue('formula.negative', ['formula'], { text, amount: made.value.toSignificantDigits(6).toString() }),
+    );
   }
   // A leaf stays the entry that it is.
   if (made.parts.length === 0) return product(label, unit, [made], note);
