@@ -8,13 +8,17 @@ import { type Bend, findBends } from './bends';
 import { Cheapest, crossingHolds } from './crossings';
 import { Evaluated } from './evaluated';
 import { gridOf, tidy } from './grid';
-import { collapsed, marksAt } from './marks';
+import { marksAt } from './marks';
 import type { Curve, CurveAsk, GrowingLine, Mark, MarkedReading } from './model';
 
 /** Of the range; so near are the two places that show a step as a step. */
 const NEAR = 1e-4;
 const MOST_BENDS = 60;
-const MOST_MARKS = 40;
+const MOST_MARKS = 10;
+/** So many steps of the same lines stand by themselves. */
+const TOLD = 3;
+/** Between two places so near, what moves along moves by less. */
+const JUMP = 0.002;
 const GROWTH_POINTS = 25;
 
 /**
@@ -89,9 +93,33 @@ function budgetAt(side: Evaluated, at: readonly number[], budget: number): numbe
   return null;
 }
 
+/** Steps of the same lines over and over are told once, without pricing each of them exactly. */
 function marksOf(side: Evaluated, bends: readonly Bend[]): Mark[] {
-  const told = bends.length <= MOST_MARKS ? bends : [...bends].sort(byJump(side)).slice(0, MOST_MARKS);
-  return collapsed(told.flatMap((bend) => marksAt(bend, side)));
+  const groups = new Map<string, Bend[]>();
+  for (const bend of bends) {
+    const key = jumping(side, bend).join('\n');
+    groups.set(key, [...(groups.get(key) ?? []), bend]);
+  }
+  const marks: Mark[] = [];
+  const alone: Bend[] = [];
+  for (const [key, group] of groups) {
+    const again = { times: group.length - 1, until: group[group.length - 1]!.to };
+    if (key === '' || group.length <= TOLD) alone.push(...group);
+    else
+      marks.push(...marksAt(group[0]!, side).map((mark) => (mark.jump === null ? mark : { ...mark, again })));
+  }
+  const told = alone.length <= MOST_MARKS ? alone : [...alone].sort(byJump(side)).slice(0, MOST_MARKS);
+  const all = [...marks, ...told.flatMap((bend) => marksAt(bend, side))];
+  return all.sort((a, b) => a.at - b.at || (a.line < b.line ? -1 : 1));
+}
+
+/** Ids of the lines that jump there. */
+function jumping(side: Evaluated, { from, to }: Bend): string[] {
+  const [before, after] = [side.lines(from), side.lines(to)];
+  return side.program.lines.filter((_, line) => {
+    const [a, b] = [before[line]!, after[line]!];
+    return Math.abs(b - a) > JUMP * Math.max(Math.abs(a), 1e-9);
+  });
 }
 
 function byJump(side: Evaluated) {

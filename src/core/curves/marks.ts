@@ -36,25 +36,6 @@ export function marksAt({ from, to }: Bend, side: Evaluated): Mark[] {
   return marks;
 }
 
-/** What happens over and over is told once: one more unit each so many. In order of the axis. */
-export function collapsed(marks: readonly Mark[]): Mark[] {
-  const groups = new Map<string, Mark[]>();
-  for (const mark of marks) {
-    const key = `${mark.line}\n${mark.what.split(':')[0]}\n${mark.jump === null}`;
-    groups.set(key, [...(groups.get(key) ?? []), mark]);
-  }
-  const told = [...groups.values()].flatMap((group): Mark[] => {
-    const sorted = [...group].sort((a, b) => a.at - b.at);
-    if (sorted.length <= TOLD) return sorted;
-    const last = sorted[sorted.length - 1]!;
-    return [{ ...sorted[0]!, again: { times: sorted.length - 1, until: last.at } }];
-  });
-  return told.sort((a, b) => a.at - b.at || (a.line < b.line ? -1 : 1));
-}
-
-/** So many of one kind stand by themselves. */
-const TOLD = 4;
-
 function linesOf({ sections }: PricedDesign): Map<string, PricedLine> {
   return new Map(sections.flatMap(({ lines }) => lines.map((line) => [line.id, line])));
 }

@@ -5,7 +5,7 @@
 import { addAll, type Decimal, ok, ONE, type Result } from '../base';
 import { type Charge, type ChargeContext, chargeFor, priceLeaf } from '../rates';
 import { type Rank, sustainedHours } from '../terms';
-import { type Figure, given, least, product, quotient, rate as rateFigure, sum } from '../trace';
+import { type Figure, given, least, product, quotient, rate as rateFigure, sum, withLive } from '../trace';
 import { conversionFactor } from '../units';
 import type { Rate } from '../books';
 import { type Claim, inUnit, rateSource } from './claim';
@@ -109,7 +109,14 @@ function timesSustained({ claim }: OnDemand, amount: Figure, ranks: readonly Ran
   const hours = hoursOf(ranks);
   if (hours.isZero()) return amount;
   const paid = sustainedHours(ranks, claim.demand.rate.sustained!, claim.owner.hoursInMonth);
-  const factor = quotient('Sustained use', '', [paid, given('Hours on demand', hours, 'hour')]);
+  const onDemand = withLive(given('Hours on demand', hours, 'hour'), () =>
+    sum(
+      'Hours on demand',
+      'hour',
+      ranks.map((rank) => product('Of this rank', 'hour', [rank.units, rank.hours])),
+    ),
+  );
+  const factor = quotient('Sustained use', '', [paid, onDemand]);
   return product('After sustained use', claim.book.currency, [amount, factor]);
 }
 

@@ -25,7 +25,7 @@ export interface Varied extends EntryOf {
 }
 
 const CORNERS = 4;
-const RANDOM = 8;
+const RANDOM = 4;
 
 /** Beside a value of now: what makes a factor of one show in the traces. */
 const TWICE = 2;

@@ -4,7 +4,7 @@
  * a group scaled between 2 and 6, the first two run always and the sixth seldom. Source: pricing rules, "Terms".
  */
 import { type Decimal, ZERO } from '../base';
-import { difference, type Figure, given, least, product, sum } from '../trace';
+import { difference, type Figure, given, greatest, least, product, sum, withLive } from '../trace';
 
 export interface SustainedBand {
   /** Share of the month up to which the multiplier holds; the last is 1. */
@@ -51,7 +51,25 @@ function weighted(hours: Figure, bands: readonly SustainedBand[], monthHours: De
     parts.push(product(`Band ${index + 1}`, 'hour', [inBand, given('Multiplier', each.multiplier, '')]));
     from = each.upTo;
   }
-  return sum('Hours paid for', 'hour', parts);
+  return withLive(sum('Hours paid for', 'hour', parts), () => inAllBands(hours, bands, monthHours));
+}
+
+/** For any hours: of a band that is not reached, none. */
+function inAllBands(hours: Figure, bands: readonly SustainedBand[], monthHours: Decimal): Figure {
+  const none = given('None', ZERO, 'hour');
+  let from = ZERO;
+  const rows = bands.map((each, index): Figure => {
+    const begin = given('Band begins at', from.times(monthHours), 'hour');
+    const end = given('Band ends at', each.upTo.times(monthHours), 'hour');
+    const reached = index === bands.length - 1 ? hours : least('Up to the band’s end', 'hour', [hours, end]);
+    const inBand = greatest('Hours in this band', 'hour', [
+      difference('From where it begins', 'hour', [reached, begin]),
+      none,
+    ]);
+    from = each.upTo;
+    return product(`Band ${index + 1}`, 'hour', [inBand, given('Multiplier', each.multiplier, '')]);
+  });
+  return sum('Hours paid for', 'hour', rows);
 }
 
 /**
