@@ -2,7 +2,7 @@
 import { assertNever, decimal } from '@/core/base';
 import { findingsOf, lookedAt } from '@/core/checks';
 import { type Difference, differenceBetween } from '@/core/compare';
-import { anyOfKind, applyEdits, type Component, type Design } from '@/core/design';
+import { anyOfKind, applyEdits, type Component, type Design, findComponent } from '@/core/design';
 import { sentenceFor } from '@/core/display';
 import {
   compareOffers,
@@ -94,6 +94,8 @@ export class Answerer {
         return this.compared.axis(await this.planned(question.design), question.axis, question.what);
       case 'curve':
         return this.stretched.curve(await this.planned(question.design), question);
+      case 'ready':
+        return this.ready(question);
       case 'load-map':
         return this.stretched.map(await this.planned(question.design), question);
       case 'fame':
@@ -138,6 +140,14 @@ export class Answerer {
       default:
         return assertNever(question);
     }
+  }
+
+  /** Every offer of the line's kind may be held against it. */
+  private async ready({ design, wish }: Extract<Question, { ask: 'ready' }>): Promise<Answers['ready']> {
+    const place = findComponent(design, wish.line)?.place;
+    const kind = findComponent(design, wish.line)?.kind;
+    await this.loaded.booksFor(design, kind && place ? [anyOfKind(kind, place)] : []);
+    return this.stretched.ready(this.plan(design), wish);
   }
 
   private async planned(design: Design): Promise<DesignPlan> {

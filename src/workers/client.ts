@@ -19,6 +19,7 @@ const HEAVY: readonly Question['ask'][] = [
   'compare',
   'curve',
   'load-map',
+  'ready',
   'fame',
   'sold-ahead',
   'usage-plan',

@@ -7,7 +7,7 @@ import type { AlternativeDesign } from '@/core/alternatives';
 import type { Axis, AxisAnswer } from '@/core/axes';
 import type { MeasuredRates, Quantities } from '@/core/bare-rates';
 import type { Comparison, GroupBy } from '@/core/comparison';
-import type { Along, Axis1, Curve, Fame, LoadMap } from '@/core/curves';
+import type { Along, Axis1, Curve, Fame, LoadMap, ReadyWish } from '@/core/curves';
 import type { Change, Component, Design, Place, Scope } from '@/core/design';
 import type { EffectsAnswer, RangeAnswer, SwingsAnswer } from '@/core/draws';
 import type { FormWish } from '@/core/deployment-forms';
@@ -143,6 +143,7 @@ export type Question =
   | { readonly ask: 'without-free'; readonly design: Design; readonly alternative: string }
   | { readonly ask: 'alternative'; readonly design: Design; readonly alternative: string }
   | ({ readonly ask: 'curve'; readonly design: Design } & CurveWish)
+  | { readonly ask: 'ready'; readonly design: Design; readonly wish: ReadyWish }
   | {
       readonly ask: 'load-map';
       readonly design: Design;
@@ -199,6 +200,7 @@ export interface Answers {
   /** Exact amounts; null: the alternative is not there any more. */
   'without-free': { readonly change: string; readonly without: string } | null;
   curve: Curve;
+  ready: Curve;
   'load-map': LoadMap;
   fame: Fame;
   'usage-plan': UsagePlan;

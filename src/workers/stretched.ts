@@ -9,6 +9,8 @@ import {
   loadMap,
   type LoadMap,
   type MapSide,
+  readyCurve,
+  type ReadyWish,
   sudden,
   usualAxis,
   variedAlong,
@@ -29,6 +31,7 @@ import type { CurveWish } from './protocol';
 
 /** A side of a map is this many cells long: 3 600 prices a side. */
 const CELLS = 60;
+const READY_POINTS = 120;
 
 export class Stretched {
   private drawn: { readonly plan: DesignPlan; readonly simulation: Simulation } | null = null;
@@ -50,6 +53,10 @@ export class Stretched {
     });
     if (sides.length === 0) throw gone();
     return curveOf({ axis, sides, what, points });
+  }
+
+  ready(own: DesignPlan, wish: ReadyWish): Curve {
+    return curveOf({ ...readyCurve(wish, own), points: READY_POINTS });
   }
 
   async map(

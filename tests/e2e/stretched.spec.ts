@@ -90,6 +90,32 @@ test('over two drivers a map shows which costs least where', async ({ page }) =>
   await expect(page.getByRole('table')).toContainText('Tiles and positions out');
 });
 
+test('ready questions need no set-up', async ({ page }) => {
+  await page.goto(`${BOOKING}/load?view=ready`);
+  await expect(answer(page)).toContainText('“36 months, all upfront” costs least');
+  await expect(answer(page)).toContainText('“on demand”');
+  await page
+    .getByRole('combobox', { name: 'line', exact: true })
+    .selectOption({ label: 'Pages and tickets to travellers' });
+  await page
+    .getByRole('combobox', { name: 'asks' })
+    .selectOption({ label: 'where allowances and tiers end' });
+  await expect(page.getByRole('region', { name: 'What happens on the way' })).toContainText('GB');
+  await page.getByRole('combobox', { name: 'asks' }).selectOption({ label: 'this line against another' });
+  await page.getByRole('combobox', { name: 'against' }).selectOption({ label: 'Seat cache' });
+  await expect(answer(page)).toContainText(
+    '“Pages and tickets to travellers” costs least; above it “Seat cache”',
+  );
+  await page
+    .getByRole('combobox', { name: 'line', exact: true })
+    .selectOption({ label: 'Tickets and invoices' });
+  await page
+    .getByRole('combobox', { name: 'asks' })
+    .selectOption({ label: 'this class against the others of its kind' });
+  await page.getByRole('combobox', { name: 'over' }).selectOption({ label: 'Read requests' });
+  await expect(answer(page)).toContainText('costs least');
+});
+
 test('what is not there any more is said', async ({ page }) => {
   await page.goto(`${MAP}/load?along=driver+sailors`);
   await expect(answer(page)).toContainText('is not in the design any more');

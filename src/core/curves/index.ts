@@ -5,3 +5,4 @@ export * from './fame';
 export * from './grid';
 export * from './map';
 export type * from './model';
+export * from './ready';

@@ -1,20 +1,15 @@
 /** One curve: its question, its answer in a sentence, the drawing, and the same as tables. */
 'use client';
 import { useMemo, useState } from 'react';
-import type { Curve } from '@/core/curves';
-import { curveSentence, curveTable, placeOnAxis } from '@/core/display';
-import { flatTableCsv } from '@/formats/flat-table-csv';
-import { Button } from '@/ui/button';
-import { CurveChart } from '@/ui/curve-chart';
+import { curveSentence } from '@/core/display';
 import { useRoom } from '../room';
 import { ScopeSelect } from '../scope-select';
 import { useAsked } from '../use-asked';
 import { AlongSelect } from './along-select';
 import { BesideTicks } from './beside-ticks';
-import { CurveTables } from './curve-tables';
+import { CurveDrawn } from './curve-drawn';
 import { amountOfScope, type LoadAddress } from './load-address';
 import { RangeEntry } from './range-entry';
-import { saveText } from '../save-text';
 
 const POINTS = 160;
 
@@ -75,55 +70,7 @@ export function CurveView({ address, go }: CurveViewProps) {
         </label>
         <BesideTicks design={design} beside={address.beside ?? all} onChange={(beside) => go({ beside })} />
       </div>
-      {last && !trouble && <Drawn curve={last} byPowers={byPowers} title={design.title} />}
-    </div>
-  );
-}
-
-interface DrawnProps {
-  readonly curve: Curve;
-  readonly byPowers: boolean;
-  readonly title: string;
-}
-
-function Drawn({ curve, byPowers, title }: DrawnProps) {
-  const { axis, at, sides, currency, crossings, readings, budget } = curve;
-  const unit = axis.unit === '' ? '' : `, ${axis.unit}`;
-  const question = `What does the month cost over ${axis.title.toLowerCase()}?`;
-  const inside = readings.filter((each) => each.at >= axis.from && each.at <= axis.to);
-  const file = `${title} over ${axis.title}`;
-  return (
-    <div className="px-[18px] py-3">
-      <h2 className="flex items-center gap-3 text-sm font-semibold">
-        {question}
-        <Button
-          tone="bare"
-          className="ml-auto"
-          onClick={() => saveText(flatTableCsv(curveTable(curve)), `${file}.csv`, 'text/csv')}
-        >
-          CSV
-        </Button>
-      </h2>
-      <CurveChart
-        label={`${question} ${curveSentence(curve)}`}
-        lines={sides.map(({ name, amounts }) => ({
-          name,
-          points: at.map((x, index) => [x, amounts[index]!] as const),
-        }))}
-        x={{ title: `${axis.title}${unit}`, from: axis.from, to: axis.to, scale: axis.scale }}
-        y={{ title: `${currency} a month`, scale: byPowers ? 'log' : 'linear' }}
-        places={[
-          ...inside.map(({ label, at: place }) => ({ at: place, label })),
-          ...crossings.map(({ at: place }) => ({
-            at: place,
-            label: placeOnAxis(place, { unit: '' }),
-            low: true,
-          })),
-        ]}
-        levels={budget === null ? [] : [{ at: Number(budget), label: 'budget' }]}
-        file={file}
-      />
-      <CurveTables curve={curve} />
+      {last && !trouble && <CurveDrawn curve={last} byPowers={byPowers} title={design.title} />}
     </div>
   );
 }

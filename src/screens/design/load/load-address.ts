@@ -5,7 +5,7 @@ import type { AmountOf } from '@/core/pricing';
 import { readAlong, writeAlong } from '@/formats/along-text';
 import { readScope } from '@/formats/scope-text';
 
-export const LOAD_VIEWS = ['curve', 'map', 'fame'] as const;
+export const LOAD_VIEWS = ['curve', 'ready', 'map', 'fame'] as const;
 export type LoadView = (typeof LOAD_VIEWS)[number];
 
 export interface LoadAddress {

@@ -8,6 +8,7 @@ import { DriversMargin } from './drivers-margin';
 import { FameView } from './fame-view';
 import { MapView } from './map-view';
 import { readLoadAddress, writeLoadAddress, type LoadAddress } from './load-address';
+import { ReadyView } from './ready-view';
 import { WaysToLook } from './ways-to-look';
 
 export function LoadScreen() {
@@ -22,6 +23,7 @@ export function LoadScreen() {
       <div className="flex min-w-0 flex-1 flex-col">
         <WaysToLook {...{ id, address }} />
         {address.view === 'curve' && <CurveView {...{ address, go }} />}
+        {address.view === 'ready' && <ReadyView />}
         {address.view === 'map' && <MapView {...{ address, go }} />}
         {address.view === 'fame' && <FameView {...{ address, go }} />}
       </div>

@@ -5,6 +5,7 @@ import { type LoadAddress, type LoadView, writeLoadAddress } from './load-addres
 
 const WORDS: Readonly<Record<LoadView, string>> = {
   curve: 'Over one',
+  ready: 'Ready questions',
   map: 'Over two',
   fame: 'Sudden fame',
 };
