@@ -3,6 +3,16 @@ import { describe, expect, it } from 'vitest';
 import { normalShare, triangularAt } from './index';
 
 describe('distributions', () => {
+  it('of normal values never leave zero to one, far out either', () => {
+    fc.assert(
+      fc.property(fc.double({ min: -12, max: 12, noNaN: true }), (z) => {
+        expect(normalShare(z)).toBeGreaterThanOrEqual(0);
+        expect(normalShare(z)).toBeLessThanOrEqual(1);
+      }),
+      { numRuns: 2000 },
+    );
+  });
+
   it('lie between their ends and rise', () => {
     const number = fc.double({ min: 0, max: 1e6, noNaN: true });
     fc.assert(

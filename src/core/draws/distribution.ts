@@ -39,7 +39,8 @@ export function normalShare(z: number): number {
     term *= (z * z) / factor;
     sum += term;
   }
-  return 0.5 + sum * Math.exp(-0.5 * z * z - HALF_LOG_TWO_PI);
+  // Far out the series rounds a hair past its ends.
+  return Math.min(1, Math.max(0, 0.5 + sum * Math.exp(-0.5 * z * z - HALF_LOG_TWO_PI)));
 }
 
 const HALF_LOG_TWO_PI = 0.918938533204672742;

@@ -38,7 +38,7 @@ const running: fc.Arbitrary<Running> = fc.oneof(
   fc
     .record({
       low: fc.integer({ min: 0, max: 3 }),
-      more: fc.integer({ min: 0, max: 5 }),
+      more: fc.integer({ min: 1, max: 5 }),
       hours: fc.integer({ min: 1, max: 20 }),
     })
     .map(({ low, more, hours }): Running => ({
