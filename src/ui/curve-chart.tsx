@@ -21,6 +21,8 @@ export interface ChartPlace {
   readonly label: string;
   /** Its word stands at the foot; else at the head. */
   readonly low?: boolean;
+  /** Of a level: a limit, so that above it is too much. */
+  readonly over?: boolean;
 }
 
 interface CurveChartProps {
@@ -154,7 +156,7 @@ function optionsOf(id: string, props: CurveChartProps, colours: ChartColours): A
     },
     colors: lines.map((_, at) => colours[SERIES[at % SERIES.length]!]),
     stroke: {
-      width: stacked ? 1 : 2,
+      width: stacked ? (stepped ? 0 : 1) : 2,
       curve: stepped ? 'stepline' : 'straight',
       dashArray: lines.map((_, at) => dashOf(at)),
     },
@@ -193,9 +195,9 @@ function optionsOf(id: string, props: CurveChartProps, colours: ChartColours): A
           offsetY: low ? -6 : -4,
         },
       })),
-      yaxis: levels.map(({ at, label }) => ({
+      yaxis: levels.map(({ at, label, over }) => ({
         y: onY(at),
-        borderColor: colours['--ember'],
+        borderColor: over ? colours['--ember'] : colours['--ink'],
         strokeDashArray: 6,
         label: { text: label, position: 'left', textAnchor: 'start', borderWidth: 0, style: words },
       })),

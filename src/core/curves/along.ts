@@ -74,7 +74,7 @@ export function usualAxis(along: Along, design: Design): Axis1 | null {
       if (!found || !line) return null;
       return {
         title: `${found.label} of “${line.name}”`,
-        unit: found.unit,
+        unit: along.entry === 'running/share' ? 'of the month asleep' : found.unit,
         ...rangeAround(along.entry, found.value, found.whole),
         now: readingsOf(found.value),
       };

@@ -85,7 +85,9 @@ export function readyCurve(
   }
   const along: Along = { of: 'entry', line: id, entry: turning.entry };
   const alone = aloneWith(line, design);
-  const axis = usualAxis(along, alone)!;
+  const usual = usualAxis(along, alone)!;
+  // A share that only the question puts there is no reading of anybody's.
+  const axis = ready === 'committed' ? { ...usual, now: [] } : usual;
   const side = (name: string, component: Component, at: string | null): CurveSide => {
     const own = aloneWith(component, design);
     const varied = variedAlong(along, alone, axis)!;

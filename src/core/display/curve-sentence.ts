@@ -17,6 +17,16 @@ export function placeOnAxis(at: number, { unit }: { readonly unit: string }): st
   return unit === '' ? number : `${number} ${number === '1' ? unit : inPlural(unit)}`;
 }
 
+/**
+ * A title inside of a sentence; names in it keep their capitals.
+ *
+ * @example
+ * lowered('Count of “Front servers”'); // => 'count of “Front servers”'
+ */
+export function lowered(title: string): string {
+  return title.charAt(0).toLowerCase() + title.slice(1);
+}
+
 /** A plain word takes an s; GB and request/s do not. */
 const inPlural = (unit: string): string =>
   /^[a-z]{3,}$/.test(unit) && !unit.endsWith('s') ? `${unit}s` : unit;

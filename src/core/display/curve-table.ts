@@ -2,7 +2,7 @@
 import { decimal } from '../base';
 import type { Curve } from '../curves';
 import { groupInText, writeMoney, writeNumber } from './amount';
-import { curveSentence, placeOnAxis } from './curve-sentence';
+import { curveSentence, lowered, placeOnAxis } from './curve-sentence';
 import type { FlatCell, FlatRow, FlatTable } from './flat-table';
 
 /** Between the ends, beside what is marked. */
@@ -25,7 +25,7 @@ export function curveTable(curve: Curve): FlatTable {
   const unit = axis.unit === '' ? '' : `, ${axis.unit}`;
   const places = [...named(curve), ...between(curve)].sort((a, b) => a.at - b.at);
   return {
-    title: `What the month costs over ${axis.title.toLowerCase()}`,
+    title: `What the month costs over ${lowered(axis.title)}`,
     answer: curveSentence(curve),
     currency,
     head: [`${axis.title}${unit}`, 'What is there', ...sides.map(({ name }) => name)],

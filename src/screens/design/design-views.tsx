@@ -15,7 +15,10 @@ export function DesignViews({ id, here }: { readonly id: string; readonly here: 
     { view: 'report', label: 'Report', href: `/designs/${id}/report` },
   ] as const;
   return (
-    <nav aria-label="Views of the design" className="flex h-full shrink-0 gap-4 max-[700px]:h-9">
+    <nav
+      aria-label="Views of the design"
+      className="flex h-full shrink-0 gap-4 max-[700px]:h-9 max-[700px]:max-w-full max-[700px]:overflow-x-auto max-[700px]:overflow-y-hidden"
+    >
       {views.map(({ view, label, href }) => (
         <Link
           key={view}

@@ -1,7 +1,7 @@
 /** A curve drawn, with its files and the same as tables. */
 'use client';
 import type { Curve } from '@/core/curves';
-import { curveSentence, curveTable, placeOnAxis } from '@/core/display';
+import { curveSentence, curveTable, lowered, placeOnAxis } from '@/core/display';
 import { flatTableCsv } from '@/formats/flat-table-csv';
 import { Button } from '@/ui/button';
 import { CurveChart } from '@/ui/curve-chart';
@@ -17,7 +17,7 @@ interface CurveDrawnProps {
 export function CurveDrawn({ curve, byPowers, title }: CurveDrawnProps) {
   const { axis, at, sides, currency, crossings, readings, budget } = curve;
   const unit = axis.unit === '' ? '' : `, ${axis.unit}`;
-  const question = `What does the month cost over ${axis.title.toLowerCase()}?`;
+  const question = `What does the month cost over ${lowered(axis.title)}?`;
   const inside = readings.filter((each) => each.at >= axis.from && each.at <= axis.to);
   const file = `${title} over ${axis.title}`;
   return (
@@ -48,7 +48,7 @@ export function CurveDrawn({ curve, byPowers, title }: CurveDrawnProps) {
             low: true,
           })),
         ]}
-        levels={budget === null ? [] : [{ at: Number(budget), label: 'budget' }]}
+        levels={budget === null ? [] : [{ at: Number(budget), label: 'budget', over: true }]}
         file={file}
       />
       <CurveTables curve={curve} />

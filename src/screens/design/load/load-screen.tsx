@@ -1,6 +1,6 @@
 /** Load as a view of the design: what the month costs over what varies, and what it is stated by. */
 'use client';
-import { useRouter, useSearchParams } from 'next/navigation';
+import { useSearchParams } from 'next/navigation';
 import { DesignBody } from '../design-body';
 import { useRoom } from '../room';
 import { CurveView } from './curve-view';
@@ -12,12 +12,16 @@ import { ReadyView } from './ready-view';
 import { WaysToLook } from './ways-to-look';
 
 export function LoadScreen() {
-  const router = useRouter();
   const { id, state } = useRoom();
   const asked = useSearchParams();
   const address = readLoadAddress(asked, state.design);
+  // The server has nothing to add: the address changes at once, and can be sent to someone.
   const go = (change: Partial<LoadAddress>): void =>
-    router.replace(`/designs/${id}/load${writeLoadAddress({ ...address, ...change })}`);
+    window.history.replaceState(
+      null,
+      '',
+      `/designs/${id}/load${writeLoadAddress({ ...address, ...change })}`,
+    );
   return (
     <DesignBody margin={<DriversMargin />}>
       <div className="flex min-w-0 flex-1 flex-col">

@@ -145,10 +145,12 @@ function Drawn({ plan, title }: { readonly plan: SpendPlan; readonly title: stri
         </h2>
         <CurveChart
           label={`What could a commitment buy in each hour of the week? ${spendPlanSentence(plan, currency)}`}
-          lines={bands.likely.map(({ name, hours }) => ({
-            name,
-            points: [...hours, hours[167] ?? 0].map((amount, hour) => [hour, amount] as const),
-          }))}
+          lines={bands.likely
+            .filter(({ hours }) => hours.some((each) => each > 0))
+            .map(({ name, hours }) => ({
+              name,
+              points: [...hours, hours[167] ?? 0].map((amount, hour) => [hour, amount] as const),
+            }))}
           x={{
             title: `hour of the week, ${DAYS[0]} 0:00 to ${DAYS[6]} 24:00`,
             from: 0,
