@@ -6,9 +6,9 @@ import path from 'node:path';
 import ExcelJs from 'exceljs';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { indexBook } from '@/core/books';
-import { allComponents, type Design } from '@/core/design';
+import { allComponents, type Design, followingOf } from '@/core/design';
 import { bookSet } from '@/core/pricing';
-import { buildReport, liveComponents } from '@/core/report';
+import { buildReport, liveComponents, mainEntries } from '@/core/report';
 import { DEMO_DESIGNS } from '@/demo/designs';
 import { DEMO_REVISIONS, generateBook } from '@/demo/generate-book';
 import { DEMO_PROFILES } from '@/demo/profiles';
@@ -83,6 +83,15 @@ function grown(design: Design): { readonly design: Design; readonly counts: Read
   return { design: { ...design, sections }, counts };
 }
 
+/** Lines whose count and main quantity somebody entered as numbers. */
+function enteredLines(design: Design): number {
+  const mains = mainEntries(design);
+  return allComponents(design).filter((line) => {
+    const following = followingOf(line).map(({ entry }) => entry);
+    return !following.includes('count') && !following.includes(mains.get(line.id) ?? '');
+  }).length;
+}
+
 describe('sheets opened by LibreOffice', () => {
   const recalculated = new Map<string, (number | string)[]>();
 
@@ -129,7 +138,8 @@ describe('sheets opened by LibreOffice', () => {
       const { design, counts } = grown(DEMO_DESIGNS[index]!);
       const ours = Number(buildReport(design, books, FULL).report.total.monthly);
       const before = Number(buildReport(DEMO_DESIGNS[index]!, books, FULL).report.total.monthly);
-      expect(counts.size).toBe(3);
+      // A cell that follows a driver is a formula in the sheet, not an entry.
+      expect(counts.size).toBe(Math.min(3, enteredLines(DEMO_DESIGNS[index]!)));
       expect(ours).toBeGreaterThan(before);
       for (const theirs of recalculated.get(`grown-${index}`)!) {
         // The rounding that makes the rows add up was fixed when the file was written: a cent a row at the most.
