@@ -5,10 +5,10 @@ test('shows total, range and last change of each design', async ({ page }) => {
   await page.goto('/designs');
   // Other tests make copies of it.
   const row = page.getByRole('row').filter({ hasText: 'Live sailing map', hasNotText: '(copy' });
-  await expect(row).toContainText('5 080.63 USD');
+  await expect(row).toContainText('5 078.47 USD');
   await expect(row.getByRole('img')).toHaveAttribute(
     'aria-label',
-    /lean 2\s919\.86, likely 5\s080\.63, heavy 24\s359\.20 USD/,
+    /lean 2\s684\.20, likely 5\s078\.47, heavy 25\s816\.03 USD/,
   );
 });
 

@@ -40,7 +40,7 @@ export function Explained({ seed, draws, currency }: ExplainedProps) {
                       scope="col"
                       className={`${HEAD} ${at === 0 ? 'text-left' : 'text-right'}`}
                     >
-                      {each}
+                      {each || <span className="sr-only">Drawn</span>}
                     </th>
                   ),
                 )}

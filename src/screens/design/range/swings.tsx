@@ -44,7 +44,7 @@ export function Swings({ seed, draws, currency, inputs }: SwingsProps) {
                 scope="col"
                 className={`${HEAD} ${at <= 1 ? 'text-left' : 'text-right'}`}
               >
-                {each}
+                {each || <span className="sr-only">Drawn</span>}
               </th>
             ))}
           </tr>
