@@ -5,7 +5,7 @@ import { describe, expect, it } from 'vitest';
 import type { Component, Design } from '../design';
 import { curveSentence } from '../display';
 import { type BookSet, planOf } from '../pricing';
-import { type Curve, curveOf, NotAsked, READY, type ReadyWish, readyCurve, readyFor, turnsOn } from './index';
+import { type Curve, curveOf, NotAsked, type ReadyWish, readyCurve, readyFor, turnsOn } from './index';
 
 const SMALL = smallBooks();
 const wish = (part: Partial<ReadyWish>): ReadyWish => ({
@@ -113,6 +113,7 @@ describe('a ready question', () => {
     expect(says({ line: 'gone' })).toContain('not in the design any more');
     expect(says({ ready: 'against', other: 'a' })).toContain('Choose another line');
     expect(says({ ready: 'classes', line: 's' })).toContain('nothing to put beside it');
-    for (const ready of READY) expect(Array.isArray(turnsOn(ready, server))).toBe(true);
+    expect(turnsOn('committed', server).map(({ entry }) => entry)).toEqual(['running/share']);
+    expect(turnsOn('alone', store)[0]!.entry).toBe('usage/stored');
   });
 });

@@ -70,10 +70,9 @@ export function spendPlanTable(plan: SpendPlan): FlatTable {
   };
 }
 
-const WHY: Readonly<Record<CreditRow['why'], string>> = {
+export const CREDIT_WORDS: Readonly<Record<CreditRow['why'], string>> = {
   band: 'a band begins',
   use: 'what is used',
-  now: 'as it stands',
   none: 'no credit',
 };
 
@@ -90,7 +89,7 @@ export function creditPlanTable(plan: CreditPlan): FlatTable {
     head: ['Credit a month', 'For', 'What it is', ...CASES, 'Unused, likely'],
     rows: rows.map((row, at) => {
       const marks = [
-        WHY[row.why],
+        CREDIT_WORDS[row.why],
         at === calm ? 'calm' : '',
         ...CASES.map((which) => (best[which] === at ? `best ${which}` : '')),
       ];

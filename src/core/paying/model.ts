@@ -88,8 +88,8 @@ export interface CreditRow {
   readonly amounts: ByCase<string | null>;
   /** The share of it that buys nothing, likely. */
   readonly unused: string | null;
-  /** Why this amount is looked at: where a band begins, what is used, what is there. */
-  readonly why: 'band' | 'use' | 'now' | 'none';
+  /** Why this amount is looked at: where a band begins, what is used, none. */
+  readonly why: 'band' | 'use' | 'none';
 }
 
 export interface CreditPlan {

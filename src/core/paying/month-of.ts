@@ -1,8 +1,7 @@
 /** Hours of the month that a line is planned with: its book may count its own. */
-import type { Decimal } from '../base';
+import { type Decimal, decimal } from '../base';
 import type { DesignPlan } from '../pricing';
 import { monthHours } from '../time';
-import { decimal } from '../base';
 
 const USUAL = '730';
 

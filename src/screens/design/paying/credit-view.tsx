@@ -1,7 +1,7 @@
 /** How much credit to prepay: every band and term of the book, and what is used, each priced exactly. */
 'use client';
 import { useMemo, useState } from 'react';
-import { creditPlanSentence, describeTerm, writeMoney, writeShare } from '@/core/display';
+import { CREDIT_WORDS, creditPlanSentence, describeTerm, writeMoney, writeShare } from '@/core/display';
 import { type CreditPlan, type CreditRow, takeOnCredit } from '@/core/paying';
 import { Button } from '@/ui/button';
 import { Empty } from '@/ui/empty';
@@ -12,13 +12,6 @@ import { useAsked } from '../use-asked';
 import { OfferAhead } from './offer-ahead';
 
 const CASES = ['lean', 'likely', 'heavy'] as const;
-const WHY: Readonly<Record<CreditRow['why'], string>> = {
-  band: 'a band begins',
-  use: 'what is used',
-  now: 'as it stands',
-  none: 'no credit',
-};
-
 export function CreditView() {
   const { state, client, apply, undo } = useRoom();
   const { design } = state;
@@ -91,7 +84,7 @@ function Rows({ plan, onTake }: { readonly plan: CreditPlan; readonly onTake: (r
         <tbody>
           {rows.map((row, at) => {
             const marks = [
-              WHY[row.why],
+              CREDIT_WORDS[row.why],
               at === calm ? 'calm' : '',
               ...CASES.map((which) => (best[which] === at ? `best ${which}` : '')),
             ].filter(Boolean);
