@@ -152,14 +152,14 @@ function planner(): BenchRow {
     committed: decimal('0.05').plus(decimal(String(at)).dividedBy(10_000)),
     onDemand: decimal('0.1'),
   }));
-  const levels = new SpendWeek(members, 1).bends();
+  const levels = SpendWeek.of(members, 1).bends();
   return {
     what: 'best level over 168 hours × 200 lines',
-    measured: measure(20, 3, () => void new SpendWeek(members, 1).best()),
+    measured: measure(20, 3, () => void SpendWeek.of(members, 1).best()),
     baseline: {
       what: 'every level tried in turn',
       measured: measure(3, 1, () => {
-        const week = new SpendWeek(members, 1);
+        const week = SpendWeek.of(members, 1);
         Math.min(...levels.map((level) => week.at(level)));
       }),
     },

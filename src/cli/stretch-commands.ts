@@ -1,10 +1,10 @@
 /** `wick load`, `wick range` and the planning side of `wick pay`: the same core and so the same numbers as on screen. */
 import { createAlternator } from '@/core/alternatives';
 import { parseDecimal } from '@/core/base';
-import { type Along, type Axis1, curveOf, type CurveSide, usualAxis, variedAlong } from '@/core/curves';
-import { allComponents, type Design } from '@/core/design';
+import { curveOver, usualAxis } from '@/core/curves';
+import { type Along, type LookedAt, allComponents, type Design } from '@/core/design';
 import { creditPlanTable, curveTable, rangeTable, spendPlanTable, usagePlanTable } from '@/core/display';
-import { baseWithin, effectsOf, Simulation, swingsOf } from '@/core/draws';
+import { baseFor, effectsOf, Simulation, swingsOf } from '@/core/draws';
 import { creditPlan, type SoldAhead, soldAhead, spendPlan, usagePlan } from '@/core/paying';
 import { type AmountOf, createPricer, type DesignPlan, planOf } from '@/core/pricing';
 import { TERMS, type Term } from '@/core/terms';
@@ -18,15 +18,12 @@ const INCOMPLETE = 3;
 const POINTS = 160;
 const DRAWS = 10_000;
 const MOST_DRAWS = 1_000_000;
-/** Milliseconds that effects may take, and about how long one draw takes. */
-const EFFECTS_FOR = 5000;
-const ONE_DRAW = 0.05;
 
 /** 0 if every side was priced whole, 3 if a line has no amount. */
 export async function loadCommand(call: Call): Promise<number> {
   const design = readDesignFile(call.given[0]!);
   const along = alongOf(call, design);
-  const axis = axisOf(call, along, design);
+  const range = rangeOf(call, along, design);
   const what = whatOf(call, design);
   const points = whole(call, 'points', POINTS, 2000);
   const books = await booksOf(call.all('books'));
@@ -41,11 +38,7 @@ export async function loadCommand(call: Call): Promise<number> {
       plan: pricer.plan(alternator.apply(design, each).design, own),
     })),
   ];
-  const sides = plans.map(({ plan, ...side }): CurveSide => {
-    const varied = variedAlong(along, plan.design, axis) ?? variedAlong(along, design, axis)!;
-    return { ...side, plan, varied };
-  });
-  const curve = curveOf({ axis, sides, what, points });
+  const curve = curveOver(plans, { along, range, what, points })!;
   await writeTable(call, curveTable(curve), curve);
   return curve.sides.some(({ unpriced }) => unpriced > 0) ? INCOMPLETE : 0;
 }
@@ -58,7 +51,7 @@ export async function rangeCommand(call: Call): Promise<number> {
   const simulation = new Simulation(plan, call.one('seed') ?? 'harbour', draws);
   simulation.advance(draws);
   const answer = simulation.answer();
-  const effects = effectsOf(simulation, baseWithin(EFFECTS_FOR, ONE_DRAW, simulation.factors.length));
+  const effects = effectsOf(simulation, baseFor(simulation));
   const swings = swingsOf(simulation);
   await writeTable(call, rangeTable(answer, effects.effects), { ...answer, effects, swings });
   return plan.pricer.price(plan, { case: 'likely' }).unpriced > 0 ? INCOMPLETE : 0;
@@ -126,7 +119,7 @@ function alongOf(call: Call, design: Design): Along {
   );
 }
 
-function axisOf(call: Call, along: Along, design: Design): Axis1 {
+function rangeOf(call: Call, along: Along, design: Design): LookedAt {
   const usual = usualAxis(along, design)!;
   const end = (option: 'from' | 'to'): number => {
     const text = call.one(option);
@@ -135,9 +128,9 @@ function axisOf(call: Call, along: Along, design: Design): Axis1 {
     if (read.ok && !read.value.isNegative()) return read.value.toNumber();
     throw invalid(`--${option} takes a number of zero or more.`);
   };
-  const axis = { ...usual, from: end('from'), to: end('to') };
-  if (!(axis.to > axis.from)) throw invalid('The range must end above where it begins.');
-  return axis.from > 0 ? axis : { ...axis, scale: 'linear' };
+  const [from, to] = [end('from'), end('to')];
+  if (!(to > from)) throw invalid('The range must end above where it begins.');
+  return { from, to, scale: from > 0 ? usual.scale : 'linear' };
 }
 
 function whatOf(call: Call, design: Design): AmountOf {

@@ -40,6 +40,7 @@ export const designEditSchema: z.ZodType<DesignEdit> = z.union([
   setAssumption('budget', ASSUMPTION_FIELDS.budget.nullable()),
   setAssumption('drivers', ASSUMPTION_FIELDS.drivers.nullable()),
   setAssumption('together', ASSUMPTION_FIELDS.together.nullable()),
+  setAssumption('kept', ASSUMPTION_FIELDS.kept.nullable()),
   z.strictObject({
     edit: z.literal('answer-check'),
     ...CHECK_ANSWER,

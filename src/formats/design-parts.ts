@@ -6,6 +6,7 @@ import { shareText } from './charge';
 import { component, place } from './component';
 import { amountText, amountUpTo, code, currency, isoDate, LIMITS, name, term, unit } from './fields';
 import { drivers, together } from './drivers';
+import { kept } from './kept';
 import { plainCasedOf } from './use-fields';
 
 export const id = code;
@@ -74,6 +75,7 @@ export const ASSUMPTION_FIELDS = {
   budget: amountText,
   drivers,
   together,
+  kept,
 } as const;
 
 export const assumptions = z.strictObject(ASSUMPTION_FIELDS).partial({
@@ -89,6 +91,7 @@ export const assumptions = z.strictObject(ASSUMPTION_FIELDS).partial({
   budget: true,
   drivers: true,
   together: true,
+  kept: true,
 });
 
 const codes = z.array(code).max(500);

@@ -11,7 +11,9 @@ export function flatTableCsv({ head, rows, currency }: FlatTable): string {
       ? cell.replaceAll('\u00a0', ' ')
       : 'money' in cell
         ? new Decimal(cell.money).toFixed(digits)
-        : cell.share;
+        : 'number' in cell
+          ? cell.number
+          : cell.share;
   const all = [
     ['Level', ...head, 'BillingCurrency'],
     ...rows.map(({ level, cells }) => [level, ...cells.map(text), currency]),

@@ -19,5 +19,6 @@ export function flatTableMarkdown({ title, answer, currency, head, rows, notes }
   const said = notes.map(
     (note) => `### ${plain(note.title)}\n\n${note.lines.map((each) => `- ${plain(each)}`).join('\n')}`,
   );
-  return `${[`## ${plain(title)}`, plain(answer), table, ...said].join('\n\n')}\n`;
+  const rowsOf = head.length === 0 ? [] : [table];
+  return `${[`## ${plain(title)}`, plain(answer), ...rowsOf, ...said].join('\n\n')}\n`;
 }

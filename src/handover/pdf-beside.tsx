@@ -1,7 +1,8 @@
 /** Alternatives and axes on paper: across the page, a few sides at a time, each with the first beside it. */
 import { Text, View } from '@react-pdf/renderer';
-import { type FlatCell, flatCellText, type FlatRow, type FlatTable } from '@/core/display';
+import { type Drawing, type FlatCell, flatCellText, type FlatRow, type FlatTable } from '@/core/display';
 import { Cell } from './pdf-cell';
+import { PaperDrawing } from './pdf-drawing';
 import { STYLES } from './pdf-style';
 
 /** Amounts that fit beside one another on an A4 page laid across, with the names in front. */
@@ -26,13 +27,19 @@ export function stretchesOf({ head }: FlatTable): Stretch[] {
   }));
 }
 
-export function BesidePages({ table }: { readonly table: FlatTable }) {
+interface BesidePagesProps {
+  readonly table: FlatTable;
+  readonly drawing?: Drawing | null;
+}
+
+export function BesidePages({ table, drawing }: BesidePagesProps) {
   const { title, answer, notes } = table;
   return (
     <>
       <Text style={STYLES.heading}>{title}</Text>
       <Text style={STYLES.lead}>{paper(answer)}</Text>
-      {stretchesOf(table).map((stretch, at) => (
+      {drawing && <PaperDrawing drawing={drawing} />}
+      {(table.head.length === 0 ? [] : stretchesOf(table)).map((stretch, at) => (
         <Table key={at} table={table} columns={stretch.columns} />
       ))}
       {notes.map((note) => (

@@ -43,6 +43,7 @@ export function reportMarkdown(report: Report): string {
     report.years.map(({ label, cash }) => ({ label, value: money(cash) })),
     true,
   );
+  parts.push(...report.kept.map(({ table: each }) => flatTableMarkdown(each).trimEnd()));
   parts.push(...report.beside.map((each) => flatTableMarkdown(each).trimEnd()));
   block('Assumptions', report.assumptions);
   block('Agreements', report.agreements);

@@ -69,6 +69,9 @@ function Paper({ report, at, byMonth }: PaperProps) {
           {parts.length === 1 && <Entered sections={parts[0]!} />}
         </>,
       )}
+      {report.kept.map(({ id, table, drawing }) =>
+        sheet(<BesidePages table={table} drawing={drawing} />, `kept-${id}`, true),
+      )}
       {report.beside.map((table, at) => sheet(<BesidePages table={table} />, `beside-${at}`, true))}
       {parts.length > 1 && parts.map((part, at) => sheet(<Entered sections={part} />, `entered-${at}`))}
     </Document>

@@ -40,6 +40,10 @@ export async function reportSheet(built: BuiltReport, at: Date): Promise<Uint8Ar
   addSummary(summary, report, lines);
   addPaying(book, report);
   addMonths(book, report);
+  report.kept.forEach(({ table }, index) => {
+    if (table.head.length > 0) addFlatTable(book, table, `Kept ${index + 1}`);
+    addToKnow(book, table, `Kept ${index + 1}, to know`);
+  });
   report.beside.forEach((table, index) => {
     addFlatTable(book, table, `Beside ${index + 1}`);
     addToKnow(book, table, `Beside ${index + 1}, to know`);

@@ -5,7 +5,7 @@
 import ExcelJs, { type Workbook, type Worksheet } from 'exceljs';
 import { decimal } from '@/core/base';
 import type { FlatCell, FlatRow, FlatTable } from '@/core/display';
-import { asSection, asTotal, letterOf, moneyFormat, setHead } from './sheet-style';
+import { asSection, asTotal, letterOf, moneyFormat, PLAIN_FORMAT, setHead } from './sheet-style';
 
 const PERCENT = '0.0 %';
 const FIRST_WIDTH = 34;
@@ -21,7 +21,7 @@ export async function flatTableSheet(table: FlatTable, at: Date): Promise<Uint8A
 
 /** The table on a sheet of its own. */
 export function addFlatTable(book: Workbook, table: FlatTable, name: string): void {
-  const { currency, head, rows } = table;
+  const { currency, head, rows, noSums = false } = table;
   const sheet = book.addWorksheet(name);
   const formats = head.map((_, column) => formatOf(rows, column, currency));
   setHead(
@@ -39,7 +39,8 @@ export function addFlatTable(book: Workbook, table: FlatTable, name: string): vo
   for (const row of rows) {
     const number = sheet.rowCount + 1;
     sheet.addRow(row.cells.map(valueOf));
-    if (row.level === 'group') {
+    if (row.level === 'group' && noSums) asSection(sheet, number);
+    else if (row.level === 'group') {
       sums(sheet, row, number, (letter) => `SUM(${letter}${begun}:${letter}${number - 1})`);
       asSection(sheet, number);
       groups.push(number);
@@ -65,13 +66,16 @@ export function addToKnow(book: Workbook, { title, answer, notes }: FlatTable, n
 
 function valueOf(cell: FlatCell): string | number | null {
   if (typeof cell === 'string') return cell === '' ? null : cell;
+  if ('number' in cell) return decimal(cell.number).toNumber();
   return decimal('money' in cell ? cell.money : cell.share).toNumber();
 }
 
 function formatOf(rows: readonly FlatRow[], column: number, currency: string): string | null {
   for (const { cells } of rows) {
     const cell = cells[column];
-    if (typeof cell === 'object') return 'money' in cell ? moneyFormat(currency) : PERCENT;
+    if (typeof cell !== 'object') continue;
+    if ('number' in cell) return PLAIN_FORMAT;
+    return 'money' in cell ? moneyFormat(currency) : PERCENT;
   }
   return null;
 }

@@ -1,6 +1,7 @@
 /** Reports of stored designs: read, with the books they were priced from, for whoever writes them down. */
 import { createHash } from 'node:crypto';
 import { allComponents, type Design } from '@/core/design';
+import { keptBeside, keptLooksAt } from '@/core/kept';
 import { buildReport, type BuiltReport, type ReportOptions } from '@/core/report';
 import { allow } from './may';
 import { openDesign } from './designs';
@@ -46,8 +47,13 @@ export async function reportOf(
 /** What the design needs, and what is needed for whatever stands beside it. */
 async function booksBeside(books: BookStore, workspace: string, design: Design, options: ReportOptions) {
   const { beside = [], variant } = options;
-  if (variant === 'quotation' || beside.length === 0) return loadBooks(books, workspace, design);
+  const { kept = [] } = design.assumptions;
+  if (variant === 'quotation' || beside.length + kept.length === 0) {
+    return loadBooks(books, workspace, design);
+  }
   const growing = new GrowingBooks(books, workspace);
+  await growing.booksFor(design, keptLooksAt(kept, design));
+  if (keptBeside(kept).length > 0) await loadAlternatives(design, growing);
   for (const each of beside) {
     if (each === 'alternatives') await loadAlternatives(design, growing);
     else await loadAxis(design, growing, each, { of: 'all' });

@@ -5,49 +5,15 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { useId } from 'react';
-import { writeNumber } from '@/core/display';
+import { type Drawing, writeNumber } from '@/core/display';
 import { Button } from './button';
 import { type ChartColours, dashOf, SERIES, useChartColours } from './chart-colours';
 
 const Chart = dynamic(() => import('react-apexcharts'), { ssr: false });
 
-export interface ChartLine {
-  readonly name: string;
-  readonly points: readonly (readonly [number, number | null])[];
-}
-
-export interface ChartPlace {
-  readonly at: number;
-  readonly label: string;
-  /** Its word stands at the foot; else at the head. */
-  readonly low?: boolean;
-  /** Of a level: a limit, so that above it is too much. */
-  readonly over?: boolean;
-}
-
-interface CurveChartProps {
+interface CurveChartProps extends Omit<Drawing, 'question'> {
   /** The question that it answers, and what it says, for those who do not see it. */
   readonly label: string;
-  readonly lines: readonly ChartLine[];
-  readonly x: {
-    readonly title: string;
-    readonly from: number;
-    readonly to: number;
-    readonly scale: 'linear' | 'log';
-  };
-  readonly y: {
-    readonly title: string;
-    readonly scale: 'linear' | 'log';
-    /** May be below nothing. */
-    readonly signed?: boolean;
-  };
-  /** Upright lines with a word, and levels. */
-  readonly places?: readonly ChartPlace[];
-  readonly levels?: readonly ChartPlace[];
-  /** Filled one on the other. */
-  readonly stacked?: boolean;
-  /** Level from each place to the next. */
-  readonly stepped?: boolean;
   readonly height?: number;
   /** What the picture is called as a file; none: it is not saved. */
   readonly file?: string;
@@ -132,7 +98,7 @@ function seriesOf({ lines, x, y, stacked, stepped }: CurveChartProps) {
 }
 
 /** A bar stands in the middle of its step; the last place only ends the last one. */
-function barsOf(points: ChartLine['points']): ChartLine['points'] {
+function barsOf(points: Drawing['lines'][number]['points']): Drawing['lines'][number]['points'] {
   return points.slice(0, -1).map(([at, amount], step) => [(at + points[step + 1]![0]) / 2, amount] as const);
 }
 
@@ -230,7 +196,7 @@ function topOf({ lines, levels = [], stacked }: CurveChartProps): number | undef
   return top > Math.max(0, ...sums) ? top * 1.08 : undefined;
 }
 
-function heightsOf(lines: readonly ChartLine[]): [number, number] {
+function heightsOf(lines: Drawing['lines']): [number, number] {
   const all = lines.flatMap(({ points }) => points.flatMap(([, y]) => (y !== null && y > 0 ? [y] : [])));
   return all.length === 0 ? [1, 10] : [Math.min(...all), Math.max(...all)];
 }

@@ -103,6 +103,8 @@ export class Answerer {
       case 'usage-plan':
       case 'sold-ahead':
       case 'spend-plan':
+      case 'steps-plan':
+      case 'both-plan':
       case 'credit-plan':
         return this.committed.answer(question, (design) => this.plan(design));
       case 'range':

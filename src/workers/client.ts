@@ -24,6 +24,8 @@ const HEAVY: readonly Question['ask'][] = [
   'sold-ahead',
   'usage-plan',
   'spend-plan',
+  'steps-plan',
+  'both-plan',
   'credit-plan',
   'range',
   'swings',

@@ -7,12 +7,21 @@ import type { AlternativeDesign } from '@/core/alternatives';
 import type { Axis, AxisAnswer } from '@/core/axes';
 import type { MeasuredRates, Quantities } from '@/core/bare-rates';
 import type { Comparison, GroupBy } from '@/core/comparison';
-import type { Along, Axis1, Curve, Fame, LoadMap, ReadyWish } from '@/core/curves';
-import type { Change, Component, Design, Place, Scope } from '@/core/design';
+import type { Axis1, Curve, Fame, LoadMap } from '@/core/curves';
+import type { ReadyWish, Along, Change, Component, Design, Place, Scope } from '@/core/design';
 import type { EffectsAnswer, RangeAnswer, SwingsAnswer } from '@/core/draws';
 import type { FormWish } from '@/core/deployment-forms';
 import type { Finding } from '@/core/checks';
-import type { CreditPlan, CreditWish, SoldAhead, SpendPlan, SpendWish, UsagePlan } from '@/core/paying';
+import type {
+  BothPlan,
+  CreditPlan,
+  CreditWish,
+  SoldAhead,
+  SpendPlan,
+  SpendWish,
+  StepsPlan,
+  UsagePlan,
+} from '@/core/paying';
 import type { AmountOf } from '@/core/pricing';
 import type { DesignSummary } from '@/core/range';
 import type { PlainFigure } from '@/core/trace';
@@ -161,6 +170,8 @@ export type Question =
   | { readonly ask: 'usage-plan'; readonly design: Design; readonly term: Term }
   | { readonly ask: 'sold-ahead'; readonly design: Design }
   | { readonly ask: 'spend-plan'; readonly design: Design; readonly wish: SpendWish }
+  | { readonly ask: 'steps-plan'; readonly design: Design; readonly wish: SpendWish; readonly months: number }
+  | { readonly ask: 'both-plan'; readonly design: Design; readonly lineTerm: Term; readonly wish: SpendWish }
   | { readonly ask: 'credit-plan'; readonly design: Design; readonly wish: CreditWish }
   /** Draws for a while and answers with what is there: asked again, it goes on. */
   | { readonly ask: 'range'; readonly design: Design; readonly seed: string; readonly draws: number }
@@ -206,6 +217,8 @@ export interface Answers {
   'usage-plan': UsagePlan;
   'sold-ahead': { readonly spend: readonly SoldAhead[]; readonly credit: readonly SoldAhead[] };
   'spend-plan': SpendPlan | null;
+  'steps-plan': StepsPlan | null;
+  'both-plan': BothPlan;
   'credit-plan': CreditPlan | null;
   range: RangeAnswer;
   effects: EffectsAnswer;

@@ -1,23 +1,21 @@
 /** A design under other loads: curves, maps, sudden fame; and under loads drawn at random. */
+import type { ReadyWish, Along } from '@/core/design';
 import {
-  type Along,
-  type Axis1,
   type Curve,
   curveOf,
-  type CurveSide,
+  curveOver,
   type Fame,
   loadMap,
   type LoadMap,
   type MapSide,
   readyCurve,
-  type ReadyWish,
   sudden,
   usualAxis,
   variedAlong,
 } from '@/core/curves';
 import { decimal } from '@/core/base';
 import {
-  baseWithin,
+  baseFor,
   type EffectsAnswer,
   effectsOf,
   type RangeAnswer,
@@ -25,13 +23,13 @@ import {
   type SwingsAnswer,
   swingsOf,
 } from '@/core/draws';
+import { READY_POINTS } from '@/core/kept';
 import type { DesignPlan } from '@/core/pricing';
 import type { Compared } from './compared';
 import type { CurveWish } from './protocol';
 
 /** A side of a map is this many cells long: 3 600 prices a side. */
 const CELLS = 60;
-const READY_POINTS = 120;
 
 export class Stretched {
   private drawn: { readonly plan: DesignPlan; readonly simulation: Simulation } | null = null;
@@ -42,17 +40,9 @@ export class Stretched {
   ) {}
 
   async curve(own: DesignPlan, { along, range, sides: ids, what, points }: CurveWish): Promise<Curve> {
-    const usual = usualAxis(along, own.design);
-    if (!usual) throw gone();
-    const axis: Axis1 = { ...usual, ...range };
-    const plans = await this.compared.plansOf(own, ids);
-    const sides = plans.flatMap(({ id, name, plan }): CurveSide[] => {
-      // An alternative may lack the line: it does not move then.
-      const varied = variedAlong(along, plan.design, axis) ?? variedAlong(along, own.design, axis);
-      return varied ? [{ id, name, plan, varied }] : [];
-    });
-    if (sides.length === 0) throw gone();
-    return curveOf({ axis, sides, what, points });
+    const curve = curveOver(await this.compared.plansOf(own, ids), { along, range, what, points });
+    if (!curve) throw gone();
+    return curve;
   }
 
   ready(own: DesignPlan, wish: ReadyWish): Curve {
@@ -94,12 +84,7 @@ export class Stretched {
 
   effects(own: DesignPlan, drawing: Drawing): EffectsAnswer {
     const simulation = this.simulation(own, drawing);
-    const { program, inputs, factors } = simulation;
-    const likely = inputs.map((input) => input.likely);
-    const started = this.clock();
-    for (let run = 0; run < TRIED; run += 1) program.run(likely);
-    const each = (this.clock() - started) / TRIED;
-    return effectsOf(simulation, baseWithin(EFFECTS_FOR, each, factors.length));
+    return effectsOf(simulation, baseFor(simulation));
   }
 
   swings(own: DesignPlan, drawing: Drawing): SwingsAnswer {
@@ -117,11 +102,8 @@ export class Stretched {
   }
 }
 
-const TRIED = 8;
-
-/** How long one answer draws, and how long effects may take: milliseconds. */
+/** How long one answer draws: milliseconds. */
 const DRAWS_FOR = 300;
-const EFFECTS_FOR = 3000;
 
 interface Drawing {
   readonly seed: string;

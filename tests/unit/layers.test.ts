@@ -37,6 +37,7 @@ const CORE_RANKS: Readonly<Record<string, number>> = {
   display: 12,
   checks: 13,
   'deployment-forms': 13,
+  kept: 13,
   report: 14,
 };
 

@@ -1,10 +1,10 @@
 /** What may stand on an axis of a design: all that follows traffic, its drivers, entries of its lines. */
 import { decimal } from '../base';
-import { type Design, entriesOf, findComponent } from '../design';
+import { type Along, type Design, entriesOf, findComponent } from '../design';
 import { type Driver, DRIVERS, TRAFFIC } from '../drivers';
 import type { Varied } from '../program';
 import { type Cased, CASES, readCase } from '../usage';
-import type { Along, Axis1, Reading } from './model';
+import type { Axis1, Reading } from './model';
 
 /**
  * How it varies in a design, and between which values.

@@ -5,12 +5,11 @@ import { anyWideDesign, WIDE_BOOKS } from '@tests/support/wide-designs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { decimal, must, seededRandom } from '../base';
-import { applyEdit, type Design, designInStep } from '../design';
+import { type Along, applyEdit, type Design, designInStep } from '../design';
 import { curveSentence, curveTable, mapSentence } from '../display';
 import { planOf, priceDesign } from '../pricing';
 import { MixedProgram } from '../program';
 import {
-  type Along,
   type Curve,
   curveOf,
   type CurveSide,
@@ -109,7 +108,7 @@ describe('a curve', () => {
     // 100 GB are included: 200 users.
     expect(curve.marks.some(({ at }) => Math.abs(at - 200) < 1)).toBe(true);
     const rows = curveTable(curve).rows.map(({ cells }) => cells);
-    expect(rows).toContainEqual(['900', 'heavy', { money: '80' }]);
+    expect(rows).toContainEqual([{ number: '900' }, 'heavy', { money: '80' }]);
   });
 
   it('has a gap, never a zero, where a formula gives nothing', () => {

@@ -5,4 +5,5 @@ export * from './fame';
 export * from './grid';
 export * from './map';
 export type * from './model';
+export * from './over';
 export * from './ready';

@@ -1,21 +1,13 @@
 /** What a curve is asked, and what it answers, in plain serialisable form: worker, screen, report and command line. */
+import type { LookedAt } from '../design';
 import type { AmountOf, DesignPlan } from '../pricing';
 import type { Varied } from '../program';
 
-/** What stands on the axis: all that follows traffic, a driver, an entry of a line. */
-export type Along =
-  | { readonly of: 'traffic' }
-  | { readonly of: 'driver'; readonly name: string }
-  | { readonly of: 'entry'; readonly line: string; readonly entry: string };
-
 /** What is looked at: from where to where, in steps of equal size or equal share. */
-export interface Axis1 {
+export interface Axis1 extends LookedAt {
   readonly title: string;
   /** Empty: a mere number. */
   readonly unit: string;
-  readonly from: number;
-  readonly to: number;
-  readonly scale: 'linear' | 'log';
   /** As the design stands: lean, likely, heavy; each once. */
   readonly now: readonly Reading[];
 }

@@ -2,10 +2,10 @@ import { WIDE_BOOKS } from '@tests/support/wide-designs';
 import { smallBooks } from '@tests/support/books';
 import { componentOf, designOf, serverOf, storeOf, transferOf } from '@tests/support/designs';
 import { describe, expect, it } from 'vitest';
-import type { Component, Design } from '../design';
+import type { Component, Design, ReadyWish } from '../design';
 import { curveSentence } from '../display';
 import { type BookSet, planOf } from '../pricing';
-import { type Curve, curveOf, NotAsked, type ReadyWish, readyCurve, readyFor, turnsOn } from './index';
+import { type Curve, curveOf, NotAsked, readyCurve, readyFor, turnsOn } from './index';
 
 const SMALL = smallBooks();
 const wish = (part: Partial<ReadyWish>): ReadyWish => ({

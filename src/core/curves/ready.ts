@@ -4,35 +4,22 @@
  */
 import {
   allComponents,
+  type Along,
   type Component,
   type Design,
   entriesOf,
   findComponent,
   type NamedEntry,
+  READY,
+  type Ready,
+  type ReadyWish,
   withCased,
 } from '../design';
 import { kindOf } from '../books';
 import type { DesignPlan, Pricer } from '../pricing';
 import { commitmentOf, describeTerm, TERMS } from '../terms';
 import { usualAxis, variedAlong } from './along';
-import type { Along, CurveAsk, CurveSide } from './model';
-
-export const READY = ['against', 'committed', 'classes', 'peaks', 'alone'] as const;
-
-/**
- * `against`: one line against another; `committed`: ways of paying over the share of the month it runs; `classes`: the
- * other offers of its kind; `peaks`: as many all month as in its peak; `alone`: where allowances and tiers end.
- */
-export type Ready = (typeof READY)[number];
-
-export interface ReadyWish {
-  readonly ready: Ready;
-  readonly line: string;
-  /** Of a pair. */
-  readonly other: string | null;
-  /** What it turns on; null: what it usually does. */
-  readonly entry: string | null;
-}
+import type { CurveAsk, CurveSide } from './model';
 
 const MOST_SIDES = 8;
 

@@ -4,12 +4,7 @@
  */
 import type { Term } from '../terms';
 import type { DesignEdit } from './edit-model';
-
-/** What a wide change reaches. */
-export type Scope =
-  | { readonly of: 'all' }
-  | { readonly of: 'section'; readonly id: string }
-  | { readonly of: 'lines'; readonly ids: readonly string[] };
+import type { Scope } from './scope';
 
 /**
  * - `edit`: what a person does in the ledger.

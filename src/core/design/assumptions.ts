@@ -2,6 +2,7 @@
 import type { MonthConvention } from '../time';
 import type { Driver, MovingTogether } from '../drivers';
 import type { Cased } from '../usage';
+import type { Kept } from './kept';
 
 export interface ExchangeRate {
   readonly from: string;
@@ -39,6 +40,8 @@ export interface Assumptions {
   readonly drivers?: readonly Driver[];
   /** For simulations. Changes no amount. */
   readonly together?: readonly MovingTogether[];
+  /** Questions that are answered beside the design and in its report. Changes no amount. */
+  readonly kept?: readonly Kept[];
 }
 
 /** A check of the checklist that was answered: what it found is not wanted, and why. */

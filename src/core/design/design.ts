@@ -3,9 +3,10 @@
  * to. Plain serialisable data with decimals as text, so that browser, server and files hold the same thing.
  */
 import type { Agreement } from '../terms';
-import type { Alternative, Scope } from './alternative';
+import type { Alternative } from './alternative';
 import type { Assumptions, BookPin, CheckAnswer } from './assumptions';
 import type { Component, Place, Section } from './component';
+import type { Scope } from './scope';
 
 export interface Design {
   readonly title: string;

@@ -1,7 +1,7 @@
 /** A curve as a flat table, for the screen, files and the command line: named places, and a few between them. */
 import { decimal } from '../base';
 import type { Curve } from '../curves';
-import { groupInText, writeMoney, writeNumber } from './amount';
+import { groupInText, writeMoney } from './amount';
 import { curveSentence, lowered, placeOnAxis } from './curve-sentence';
 import type { FlatCell, FlatRow, FlatTable } from './flat-table';
 
@@ -18,7 +18,7 @@ interface Placed {
  * @example
  * const varied = { component: 'a', entry: 'count', low: 1, high: 9, now: 2, whole: true };
  * const axis = { title: 'Servers', unit: '', from: 1, to: 9, scale: 'linear', now: [] };
- * curveTable(curveOf({ axis, sides: [{ id: null, name: 'Design', plan, varied }], what: { of: 'design' }, points: 3 })).rows[0]!.cells; // => ['1', '', { money: '73' }]
+ * curveTable(curveOf({ axis, sides: [{ id: null, name: 'Design', plan, varied }], what: { of: 'design' }, points: 3 })).rows[0]!.cells; // => [{ number: '1' }, '', { money: '73' }]
  */
 export function curveTable(curve: Curve): FlatTable {
   const { axis, sides, currency } = curve;
@@ -32,7 +32,7 @@ export function curveTable(curve: Curve): FlatTable {
     rows: places.map(({ at, what, amounts }): FlatRow => ({
       level: 'line',
       cells: [
-        writeNumber(decimal(at.toPrecision(6))),
+        { number: decimal(at.toPrecision(6)).toString() },
         what,
         ...(amounts ?? amountsAt(curve, at)).map(cellOf),
       ],

@@ -13,8 +13,9 @@ import { changeWords, type PlaceNames } from './change-words';
 import { columnSentence, comparisonAnswer } from './comparison-sentence';
 import { sentenceFor } from './issue-sentence';
 
-/** `money`: a plain decimal, rounded to the currency; `share`: one of a whole, 0.1 is ten per cent. */
-export type FlatCell = string | { readonly money: string } | { readonly share: string };
+/** `money`: a plain decimal, rounded to the currency; `share`: one of a whole, 0.1 is ten per cent; `number`: a quantity. */
+export type FlatCell =
+  string | { readonly money: string } | { readonly share: string } | { readonly number: string };
 
 /**
  * A cell as people read it.
@@ -24,6 +25,7 @@ export type FlatCell = string | { readonly money: string } | { readonly share: s
  */
 export function flatCellText(cell: FlatCell, currency: string): string {
   if (typeof cell === 'string') return cell;
+  if ('number' in cell) return writeNumber(cell.number);
   return 'money' in cell ? writeMoney(cell.money, currency) : writeShare(cell.share);
 }
 
@@ -38,6 +40,8 @@ export interface FlatTable {
   readonly currency: string;
   readonly head: readonly string[];
   readonly rows: readonly FlatRow[];
+  /** Groups and totals are no sums of their lines: quantiles are not. */
+  readonly noSums?: true;
   /** What has to be known of it: what each side differs in, what it lacks, what was held equal. */
   readonly notes: readonly { readonly title: string; readonly lines: readonly string[] }[];
 }

@@ -70,7 +70,7 @@ export function spendPlanTable(plan: SpendPlan): FlatTable {
   };
 }
 
-export const CREDIT_WORDS: Readonly<Record<CreditRow['why'], string>> = {
+const CREDIT_WORDS: Readonly<Record<CreditRow['why'], string>> = {
   band: 'a band begins',
   use: 'what is used',
   none: 'no credit',

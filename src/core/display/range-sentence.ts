@@ -103,6 +103,7 @@ export function rangeTable(answer: RangeAnswer, effects: readonly Effect[] = [])
       ...sections.map((row) => cells(row.name, 'group', row)),
       cells('The design', 'total', design),
     ],
+    noSums: true,
     notes: [
       {
         title: 'How it was drawn',

@@ -9,7 +9,7 @@ import { casesText, effectsSentence, rangeSentence } from '../display';
 import type { MovingTogether } from '../drivers';
 import { planOf } from '../pricing';
 import {
-  baseWithin,
+  baseFor,
   drawInto,
   effectsOf,
   factorsOf,
@@ -274,10 +274,14 @@ describe('what explains the spread', () => {
     for (const each of effects) expect(each.total).toBeGreaterThan(each.first + 0.02);
   });
 
-  it('takes fewer draws where each takes long', () => {
-    expect([baseWithin(4000, 0.02, 10), baseWithin(4000, 1, 10), baseWithin(10, 1, 10)]).toEqual([
-      2048, 256, 128,
-    ]);
+  it('takes fewer draws where there are many factors, or where each takes long', () => {
+    const many = (count: number): Simulation['factors'] => new Array<Simulation['factors'][number]>(count);
+    const bases = [
+      { factors: many(10), weight: 0.01 },
+      { factors: many(100), weight: 0.1 },
+      { factors: many(10), weight: 20 },
+    ].map(baseFor);
+    expect(bases).toEqual([2048, 256, 64]);
   });
 });
 

@@ -11,9 +11,10 @@ import type { Simulation } from './simulation';
 
 const METHOD = 'first-order effects after Saltelli (2010), total effects after Jansen (1999)';
 
-/** How many draws a set has, by how long one takes: milliseconds. */
+/** How many draws a set has, and about how many milliseconds all of them may take. */
 const WHOLE = 2048;
-const LEAST = 128;
+const LEAST = 64;
+const MOST_WEIGHT = 4000;
 
 /**
  * Two sets of `base` draws and one more for each factor: base × (factors + 2) prices.
@@ -76,14 +77,15 @@ export function effectsOf(simulation: Simulation, base: number): EffectsAnswer {
 }
 
 /**
- * As many draws for the effects as fit into the time, a power of two.
+ * How many draws a set of the effects has, a power of two: fewer where there are many factors, or where a draw takes long.
+ * By what is in the design and not by the clock, so that every machine finds the same effects.
  *
  * @example
- * baseWithin(4000, 0.05, 10); // => 2048
+ * baseFor({ factors: [], weight: 0.01 }); // => 2048
  */
-export function baseWithin(milliseconds: number, each: number, factors: number): number {
+export function baseFor({ factors, weight }: Pick<Simulation, 'factors' | 'weight'>): number {
   let base = WHOLE;
-  while (base > LEAST && base * (factors + 2) * each > milliseconds) base /= 2;
+  while (base > LEAST && base * (factors.length + 2) * weight > MOST_WEIGHT) base /= 2;
   return base;
 }
 

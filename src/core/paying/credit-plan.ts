@@ -10,13 +10,12 @@ import type { DesignPlan, PricedDesign } from '../pricing';
 import { rateCard } from '../rating';
 import { TERMS, type Term } from '../terms';
 import { type Case, CASES } from '../usage';
+import { byCase } from './by-case';
 import type { ByCase, CreditPlan, CreditRow } from './model';
+import { CENT, overUse } from './credit-use';
 import { leastRegret } from './regret';
 
 const TRIED = 'credit-plan';
-
-/** The smallest amount by which a band is entered. */
-const CENT = '0.01';
 
 /** A credit or a spend commitment that a pinned book sells. */
 export interface SoldAhead extends CreditWish {
@@ -79,6 +78,9 @@ export function creditPlan(plan: DesignPlan, wish: CreditWish): CreditPlan | nul
   ];
   rows.sort((a, b) => order(a.row) - order(b.row) || Number(a.row.credit) - Number(b.row.credit));
   const { best, calm } = leastRegret(rows.map(({ amounts }) => amounts));
+  const chosen = [...new Set([calm, best.lean, best.likely, best.heavy])]
+    .map((at) => rows[at]!.row)
+    .filter(({ why }) => why !== 'none');
   return {
     currency: design.currency,
     book: wish.book,
@@ -87,14 +89,25 @@ export function creditPlan(plan: DesignPlan, wish: CreditWish): CreditPlan | nul
     best,
     calm,
     jumps: jumpsOf(rows.map(({ row }) => row)),
+    overUse: overUse(chosen, {
+      alone: (term, credit) => aloneCosts(plan, wish, term, credit),
+      within: (term, credit) => price({ term, credit: decimal(credit) }).likely.monthly.value,
+      used: (term) => {
+        const { likely, heavy } = used.get(term)!;
+        return { use: likely, heavy, rest: cases.likely.monthly.value.minus(likely) };
+      },
+    }),
   };
 }
 
-const order = ({ term }: CreditRow): number => TERMS.indexOf(term);
-
-function byCase<T>(read: (which: Case) => T): ByCase<T> {
-  return { lean: read('lean'), likely: read('likely'), heavy: read('heavy') };
+/** A credit with nothing to pay: all of it is unused, so that its line is its price. */
+function aloneCosts({ design, pricer }: DesignPlan, wish: CreditWish, term: Term, credit: string): Decimal {
+  const { sections } = withCredit(design, wish, term, credit);
+  const alone = { ...design, alternatives: [], sections: sections.slice(-1) };
+  return pricer.price(pricer.plan(alone), { case: 'likely' }).monthly.value;
 }
+
+const order = ({ term }: CreditRow): number => TERMS.indexOf(term);
 
 const monthsOf = (cases: ByCase<PricedDesign>) => byCase((which) => cases[which].monthly.value);
 const texts = (cases: ByCase<PricedDesign>): ByCase<string> =>

@@ -1,7 +1,10 @@
+export * from './both-plan';
 export * from './credit-plan';
 export type * from './model';
 export * from './month-of';
 export * from './regret';
+export * from './spend-line';
 export * from './spend-plan';
 export * from './spend-week';
+export * from './steps-plan';
 export * from './usage-plan';

@@ -102,4 +102,14 @@ export interface CreditPlan {
   readonly calm: number;
   /** Where more than is used costs less, because a band begins there: by places among the rows. */
   readonly jumps: readonly { readonly from: number; readonly to: number }[];
+  /** What is paid over what is used at list, likely; to be drawn. The first line is no credit, then the marked ones. */
+  readonly overUse: {
+    readonly uses: readonly number[];
+    readonly lines: readonly {
+      /** Null: no credit. */
+      readonly term: Term | null;
+      readonly credit: string;
+      readonly amounts: readonly number[];
+    }[];
+  };
 }

@@ -5,31 +5,18 @@
  */
 import { decimal } from '../base';
 import { roleOf } from '../books';
-import { allComponents, anyOfKind, type Component, type Design, type DesignEdit } from '../design';
+import { allComponents, type Design, type DesignEdit } from '../design';
 import type { DesignPlan } from '../pricing';
-import { type SpendMember, type Term } from '../terms';
-import { type Case, CASES, unitHoursOf } from '../usage';
+import type { SpendMember } from '../terms';
+import { CASES, unitHoursOf } from '../usage';
+import { byCase } from './by-case';
 import type { ByCase, SpendBand, SpendPlan, SpendReading } from './model';
 import { hoursOfMonth } from './month-of';
+import { commitmentLine, costOfMoney, type SpendWish, TRIED, withCommitment, writeLevel } from './spend-line';
 import { SpendWeek } from './spend-week';
 
 const POINTS = 80;
 const SHOWN = 7;
-/** A level is written with so many digits after the point. */
-const KEPT = 6;
-
-/** What it is called until it has an id of its own. */
-const TRIED = 'spend-plan';
-
-export interface SpendWish {
-  readonly book: string;
-  readonly region: string;
-  readonly sku: string;
-  readonly term: Term;
-  /** The level that is looked at; null: the calm one. */
-  readonly level: string | null;
-}
-
 /**
  * Null: nothing that runs is sold at a committed price under the term.
  *
@@ -40,11 +27,11 @@ export function spendPlan(plan: DesignPlan, wish: SpendWish): SpendPlan | null {
   const { design, pricer } = plan;
   const withLevel = (level: string): DesignPlan => pricer.plan(withCommitment(design, wish, level), plan);
   const tried = withLevel('1');
-  const members = byCase((which) => pricer.offeredTo(tried, which, TRIED));
+  const members = byCase((which) => pricer.offeredTo(tried, { case: which }, TRIED));
   if (members.likely.length === 0) return null;
   const hours = hoursOfMonth(tried, wish.book).toNumber();
   const cost = costOfMoney(tried, hours);
-  const weeks = byCase((which) => new SpendWeek(members[which], cost));
+  const weeks = byCase((which) => SpendWeek.of(members[which], cost));
   const best = byCase((which) => weeks[which].best());
   const { calm, regret } = calmLevel(weeks, best);
   const asked = wish.level ?? writeLevel(calm);
@@ -88,16 +75,6 @@ export function spendPlan(plan: DesignPlan, wish: SpendWish): SpendPlan | null {
   };
 }
 
-function byCase<T>(read: (which: Case) => T): ByCase<T> {
-  return { lean: read('lean'), likely: read('likely'), heavy: read('heavy') };
-}
-
-/** Rounded up: a hair less would leave the last hour's last unit on demand. */
-function writeLevel(level: number): string {
-  const scale = 10 ** KEPT;
-  return decimal((Math.ceil(level * scale - 1e-6) / scale).toPrecision(15)).toString();
-}
-
 /** The level whose worst loss over the three cases is smallest: the greatest of three curves that bend upwards. */
 function calmLevel(weeks: ByCase<SpendWeek>, best: ByCase<number>): { calm: number; regret: number } {
   const least = byCase((which) => weeks[which].at(best[which]));
@@ -111,30 +88,6 @@ function calmLevel(weeks: ByCase<SpendWeek>, best: ByCase<number>): { calm: numb
     else low = a;
   }
   return { calm: low, regret: loss(low) };
-}
-
-/** What each unit of committed money costs: one, where nothing is taken off or added. */
-function costOfMoney(tried: DesignPlan, hours: number): number {
-  const priced = tried.pricer.price(tried, { case: 'likely' });
-  const line = priced.sections.flatMap(({ lines }) => lines).find(({ id }) => id === TRIED);
-  if (line?.status !== 'priced' || !line.wholeTerm) return 1;
-  return line.wholeTerm.amount.dividedBy(line.wholeTerm.months).dividedBy(hours).toNumber();
-}
-
-function withCommitment(design: Design, wish: SpendWish, level: string): Design {
-  const { alternatives: _, ...own } = design;
-  const section = { id: `${TRIED}-section`, name: '', components: [commitmentLine(wish, level, TRIED)] };
-  return level === '0' ? own : { ...own, sections: [...own.sections, section] };
-}
-
-function commitmentLine({ book, region, sku, term }: SpendWish, level: string, id: string): Component {
-  return {
-    ...anyOfKind('spend-commitment', { book, region }, id),
-    name: 'Spend commitment',
-    choice: { by: 'sku', sku },
-    term,
-    usage: { committed: { amount: { likely: level }, unit: 'money-hour' } },
-  };
 }
 
 function existing(design: Design, book: string): SpendPlan['before'] {

@@ -20,19 +20,31 @@ interface HourOfWeek {
 }
 
 export class SpendWeek {
-  private readonly hours: readonly HourOfWeek[];
+  private constructor(
+    private readonly hours: readonly HourOfWeek[],
+    private readonly cost: number,
+    /** So many weeks of money. */
+    private readonly weeks: number,
+  ) {}
 
   /** `cost`: what each unit of committed money costs, 1 where nothing is taken off or added. */
-  constructor(
-    members: readonly SpendMember[],
-    private readonly cost: number,
-  ) {
-    this.hours = hoursOf(members);
+  static of(members: readonly SpendMember[], cost: number): SpendWeek {
+    return new SpendWeek(hoursOf(members), cost, 1);
+  }
+
+  /** Several weeks under one level: of one cost, one after the other. */
+  static together(all: readonly SpendWeek[]): SpendWeek {
+    const weeks = all.reduce((sum, each) => sum + each.weeks, 0);
+    return new SpendWeek(
+      all.flatMap(({ hours }) => hours),
+      all[0]?.cost ?? 1,
+      weeks,
+    );
   }
 
   /** Money of a week for a level: the commitment, and what stays on demand. */
   at(level: number): number {
-    let sum = this.cost * level * 168;
+    let sum = this.cost * level * 168 * this.weeks;
     for (const { weight, steps, onDemand } of this.hours) sum += weight * (onDemand - saved(steps, level));
     return sum;
   }
@@ -46,13 +58,13 @@ export class SpendWeek {
       bought += weight * Math.min(level, most);
       all += weight * most;
     }
-    return { used: level > 0 ? used / (level * 168) : 0, covered: all > 0 ? bought / all : 0 };
+    return { used: level > 0 ? used / (level * 168 * this.weeks) : 0, covered: all > 0 ? bought / all : 0 };
   }
 
   /** The smallest level that costs least. */
   best(): number {
     const events: { at: number; turn: number }[] = [];
-    let slope = this.cost * 168;
+    let slope = this.cost * 168 * this.weeks;
     for (const { weight, steps } of this.hours) {
       slope -= weight * (steps[0]?.ratio ?? 0);
       steps.forEach(({ upTo, ratio }, step) => {
@@ -60,7 +72,7 @@ export class SpendWeek {
       });
     }
     events.sort((a, b) => a.at - b.at);
-    const hair = 1e-12 * 168;
+    const hair = 1e-12 * 168 * this.weeks;
     if (slope >= -hair) return 0;
     for (const { at, turn } of events) {
       slope += turn;

@@ -8,11 +8,12 @@ import { allComponents, type Component, type DesignEdit } from '../design';
 import type { DesignPlan, PricedDesign } from '../pricing';
 import { commitmentOf, type Term } from '../terms';
 import { type Case, CASES, readCase, runningTime, unitHoursOf } from '../usage';
-import type { ByCase, UsagePlan, UsageRow } from './model';
+import { byCase } from './by-case';
+import type { UsagePlan, UsageRow } from './model';
 import { hoursOfMonth } from './month-of';
 import { leastRegret } from './regret';
 
-/** So many levels of a line are looked at; where there are more, evenly chosen among them. */
+/** So many levels of a line are looked at first; where there are more, evenly chosen among them. */
 const MOST_LEVELS = 24;
 
 /**
@@ -54,8 +55,13 @@ function commits(component: Component, term: Term): boolean {
   );
 }
 
-/** On demand for no unit; else so many under the term. */
-function committedTo(component: Component, term: Term, units: string): Component {
+/**
+ * On demand for no unit; else so many under the term.
+ *
+ * @example
+ * committedTo(server, '12-none', '0').term; // => 'on-demand'
+ */
+export function committedTo(component: Component, term: Term, units: string): Component {
   const { committed: _, ...free } = component;
   return units === '0' ? { ...free, term: 'on-demand' } : { ...free, term, committed: { likely: units } };
 }
@@ -69,15 +75,28 @@ function rowOf(plan: DesignPlan, component: Component, term: Term): UsageRow | n
     if (!units) return null;
     running[which] = units;
   }
-  const levels = levelsWorth(running).map((units) => {
-    const instead = new Map([[component.id, committedTo(component, term, units)]]);
-    const amounts = {} as Record<Case, Decimal | null>;
-    for (const which of CASES)
-      amounts[which] = lineMonth(pricer.price(plan, { case: which, instead }), component.id);
-    return { units, amounts };
+  const all = levelsWorth(running);
+  const known = new Map<string, Record<Case, Decimal | null>>();
+  const look = (worth: readonly string[]) => {
+    for (const units of worth)
+      if (!known.has(units)) known.set(units, amountsAt(plan, component, term, units));
+    return all.flatMap((units) => {
+      const amounts = known.get(units);
+      return amounts && CASES.every((which) => amounts[which] !== null) ? [{ units, amounts }] : [];
+    });
+  };
+  const coarse = look(thinned(all));
+  if (coarse.length < 2 || coarse[0]!.units !== '0') return null;
+  // Between two levels the month bends only upwards: the best of all is beside the best of those looked at first.
+  const first = leastRegret(coarse.map(({ amounts }) => amounts));
+  const near = [first.calm, ...CASES.map((which) => first.best[which])].flatMap((at) => {
+    const place = (index: number, otherwise: number): number => {
+      const level = coarse[index];
+      return level ? all.indexOf(level.units) : otherwise;
+    };
+    return all.slice(place(at - 1, 0), place(at + 1, all.length - 1) + 1);
   });
-  const sold = levels.filter(({ amounts }) => CASES.every((which) => amounts[which] !== null));
-  if (sold.length < 2 || sold[0]!.units !== '0') return null;
+  const sold = look(near);
   const { best, calm, regret } = leastRegret(sold.map(({ amounts }) => amounts));
   const priced = pricer
     .price(plan, { case: 'likely' })
@@ -112,10 +131,6 @@ function rowOf(plan: DesignPlan, component: Component, term: Term): UsageRow | n
     regret: regret.toString(),
     saving: saving.toString(),
   };
-}
-
-function byCase<T>(read: (which: Case) => T): ByCase<T> {
-  return { lean: read('lean'), likely: read('likely'), heavy: read('heavy') };
 }
 
 interface Units {
@@ -155,8 +170,17 @@ function levelsWorth(running: Readonly<Record<Case, Units>>): string[] {
     }
   }
   const sorted = [...found].sort((a, b) => a - b);
-  const step = Math.ceil(sorted.length / MOST_LEVELS);
-  return sorted.filter((_, at) => at % step === 0 || at === sorted.length - 1).map(String);
+  return sorted.map(String);
+}
+
+function thinned(levels: readonly string[]): string[] {
+  const step = Math.ceil(levels.length / MOST_LEVELS);
+  return levels.filter((_, at) => at % step === 0 || at === levels.length - 1);
+}
+
+function amountsAt(plan: DesignPlan, component: Component, term: Term, units: string) {
+  const instead = new Map([[component.id, committedTo(component, term, units)]]);
+  return byCase((which) => lineMonth(plan.pricer.price(plan, { case: which, instead }), component.id));
 }
 
 function lineMonth({ sections }: PricedDesign, id: string): Decimal | null {

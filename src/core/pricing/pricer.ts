@@ -35,7 +35,7 @@ export interface Pricer {
   /** The very calculation behind an amount; null where there is none. */
   explain(plan: DesignPlan, under: Conditions, amount: AmountOf): Figure | null;
   /** What a spend commitment of the plan may buy in a case, hour by hour, as those before it left it. */
-  offeredTo(plan: DesignPlan, which: Case, commitment: string): readonly SpendMember[];
+  offeredTo(plan: DesignPlan, under: Conditions, commitment: string): readonly SpendMember[];
   /** These lines and all that share a pool, a grant, a commitment or a credit with one of them, as they stand. */
   tiedTo(plan: DesignPlan, lines: ReadonlySet<string>): ReadonlySet<string>;
 }
@@ -93,11 +93,15 @@ class Engine implements Pricer {
   }
 
   price(plan: DesignPlan, under: Conditions): PricedDesign {
+    return this.runUnder(plan, under).priced;
+  }
+
+  private runUnder(plan: DesignPlan, under: Conditions): Run {
     const memory = this.memories.get(plan);
     if (!memory) throw new Error('the plan is of another pricer');
-    if (isPlain(under)) return this.ownRun(memory, under.case).priced;
+    if (isPlain(under)) return this.ownRun(memory, under.case);
     const design = designUnder(plan.design, under);
-    if (under.month === undefined && design === memory.design) return this.ownRun(memory, under.case).priced;
+    if (under.month === undefined && design === memory.design) return this.ownRun(memory, under.case);
     // A month may be asked for where the design as it stands never is.
     const base = under.month === undefined ? this.ownRun(memory, under.case) : null;
     const earlier = base
@@ -105,7 +109,7 @@ class Engine implements Pricer {
       : [memory.recent, memory.own.get(under.case), memory.before.get(under.case)];
     const from = earlier.filter((each): each is Run => !!each);
     memory.recent = this.run(design, under.case, whenOf(plan.design, under.month ?? 0), from);
-    return memory.recent.priced;
+    return memory.recent;
   }
 
   explain(plan: DesignPlan, under: Conditions, amount: AmountOf): Figure | null {
@@ -121,10 +125,8 @@ class Engine implements Pricer {
     return null;
   }
 
-  offeredTo(plan: DesignPlan, which: Case, commitment: string): readonly SpendMember[] {
-    const memory = this.memories.get(plan);
-    if (!memory) throw new Error('the plan is of another pricer');
-    for (const { charged } of this.ownRun(memory, which).groups.values()) {
+  offeredTo(plan: DesignPlan, under: Conditions, commitment: string): readonly SpendMember[] {
+    for (const { charged } of this.runUnder(plan, under).groups.values()) {
       const found = charged.offered.get(commitment);
       if (found) return found;
     }

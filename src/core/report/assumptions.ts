@@ -35,6 +35,14 @@ export function assumptionRows({ assumptions, currency }: Design): Labelled[] {
       label: `Campaign in month ${at}`,
       value: `traffic × ${times}`,
     })),
+    ...(assumptions.drivers ?? []).map(({ name, title, unit, value }) => ({
+      label: `Driver ${name}: ${title}`,
+      value: casedWords(value, unit),
+    })),
+    ...(assumptions.together ?? []).map(({ name, rank, inputs }) => ({
+      label: `Move together: ${name}`,
+      value: `${inputs.length} inputs, rank correlation ${rank}`,
+    })),
     contingency !== undefined && { label: 'Contingency', value: writeEnteredShare(contingency) },
     tax !== undefined && { label: 'Tax', value: writeEnteredShare(tax) },
     { label: 'Months looked at', value: String(horizon ?? 36) },

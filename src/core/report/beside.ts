@@ -1,9 +1,11 @@
 /** What stands beside a design in its report: its alternatives, and whole axes, as the tables that leave the house anyway. */
+import { createAlternator } from '../alternatives';
 import { axisOf } from '../axes';
-import { compareDesign } from '../comparison';
+import { compareDesign, OWN_SIDE } from '../comparison';
 import type { Design } from '../design';
 import { axisTable, comparisonTable, type FlatTable, type PlaceNames } from '../display';
-import { type BookSet, planOf } from '../pricing';
+import { answerKept, type KeptAnswer, keptBeside } from '../kept';
+import { type BookSet, createPricer, planOf } from '../pricing';
 import type { Beside } from './model';
 
 /**
@@ -25,4 +27,30 @@ export function besideTables(
     }
     return alternatives.length === 0 ? [] : comparisonTable(compareDesign(design, books), design, names);
   });
+}
+
+/**
+ * What was kept with the design, answered from it and those of its alternatives that stand beside it there.
+ *
+ * @example
+ * keptAnswers(design, books); // => []
+ */
+export function keptAnswers(design: Design, books: BookSet): KeptAnswer[] {
+  const { kept = [] } = design.assumptions;
+  if (kept.length === 0) return [];
+  const { alternatives = [], ...own } = design;
+  const pricer = createPricer(books);
+  const plan = pricer.plan(own);
+  const wanted = new Set(keptBeside(kept));
+  const alternator = createAlternator(books, pricer);
+  const sides = [
+    { id: null, name: OWN_SIDE, plan },
+    ...alternatives
+      .filter(({ id }) => wanted.has(id))
+      .map((each) => {
+        const made = alternator.apply(design, each);
+        return { id: each.id, name: each.name, plan: pricer.plan(made.design, plan) };
+      }),
+  ];
+  return kept.map((each) => answerKept(each, sides));
 }

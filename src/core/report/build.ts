@@ -18,7 +18,7 @@ import {
 } from '../pricing';
 import { printedWick, wickOfDesign, wickOfLine, wickOver, type Wick } from '../range';
 import type { Case } from '../usage';
-import { besideTables } from './beside';
+import { besideTables, keptAnswers } from './beside';
 import { agreementRows, assumptionRows } from './assumptions';
 import type { Labelled, Report, ReportLine, ReportOptions, ReportSection, ReportWick } from './model';
 import { ratesUsed } from './rates-used';
@@ -85,6 +85,7 @@ export function buildReport(design: Design, books: BookSet, options: ReportOptio
     books: booksOf(shown, books, likely),
     rates: open ? ratesUsed(likely) : [],
     paying: quotation ? [] : payingOf(shown, books, money),
+    kept: quotation ? [] : keptAnswers(design, books),
     beside: quotation ? [] : besideTables(design, books, options.beside ?? [], namesIn(books, design)),
   };
   return { report, open, byMonth: options.byMonth ?? false, plan, cases };

@@ -4,6 +4,7 @@
  * sections and those to the total. Source: needs Q1 to Q8.
  */
 import type { FlatTable } from '../display';
+import type { KeptAnswer } from '../kept';
 
 /** `quotation`: resale prices only, nothing that lets a margin be worked out. */
 export type ReportVariant = 'full' | 'quotation';
@@ -139,6 +140,8 @@ export interface Report {
   }[];
   /** Alternatives and axes, each as a table with what has to be known of it. */
   readonly beside: readonly FlatTable[];
+  /** What was kept with the design: curves, plans, simulations, answered from it as it stands. */
+  readonly kept: readonly KeptAnswer[];
 }
 
 /** The forms in which a report is written down. */

@@ -6,11 +6,11 @@ import { type Cased, type Load, mapCased, type SizedAmount } from '../usage';
 import type { Labelled } from './model';
 
 /** "6 (lean 4, heavy 9)". */
-export function casedWords({ likely, lean, heavy }: Cased, unit = ''): string {
+export function casedWords({ likely, lean, heavy, formula }: Cased, unit = ''): string {
   const others = [lean !== undefined && `lean ${lean}`, heavy !== undefined && `heavy ${heavy}`].filter(
     Boolean,
   );
-  const value = unit ? `${likely} ${unit}` : likely;
+  const value = `${unit ? `${likely} ${unit}` : likely}${formula === undefined ? '' : `, follows ${formula}`}`;
   return others.length > 0 ? `${value} (${others.join(', ')})` : value;
 }
 

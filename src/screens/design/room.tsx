@@ -25,6 +25,8 @@ import { type Initial, useSession } from './use-session';
 
 export interface DesignRoom {
   readonly id: string;
+  /** The alternative whose room it is; null: the design's own. */
+  readonly side: string | null;
   readonly initial: Initial;
   readonly bookList: readonly BookInfo[];
   readonly session: DesignSession;
@@ -117,6 +119,7 @@ export function DesignRoomOf({ id, initial, bookList, children }: DesignRoomProp
   usePageKeys(takeStep, showKeys);
 
   const room: DesignRoom = {
+    side: null,
     ...{ id, initial, bookList, session, state, client, pricing, apply, preview, undo, showKeys, exportAs },
     ...{ complete, place, setPlace, filtering, setFiltering, marginOpen },
     toggleMargin: () => setMarginOpen(!marginOpen),

@@ -3,7 +3,7 @@ import { writeMoney } from '@/core/display';
 import type { Labelled, Report, ReportMonth } from '@/core/report';
 import { Amount } from '@/ui/amount';
 import { Wick } from '@/ui/wick';
-import { BesideTables } from './beside-tables';
+import { BesideTables, KeptAnswers } from './beside-tables';
 import { CashChart } from './cash-chart';
 import { Entered, Paying, Prices } from './report-behind';
 import { type Explain, ReportLines } from './report-lines';
@@ -43,6 +43,7 @@ export function ReportView({ report, made, explain }: ReportViewProps) {
         <Amounts title="By kind" rows={report.byKind} report={report} />
       </div>
       <Over report={report} />
+      <KeptAnswers kept={report.kept} />
       <BesideTables tables={report.beside} />
       <Pairs title="Assumptions" rows={report.assumptions} />
       <Pairs title="Agreements" rows={report.agreements} />

@@ -117,6 +117,7 @@ function Opened({ alternative, made, refused, children }: OpenedProps) {
   const inside = {
     ...room,
     ...{ pricing, apply, preview, exportAs },
+    side,
     complete: apply,
     initial: { ...room.initial, before: null },
     state: { ...room.state, design, version },

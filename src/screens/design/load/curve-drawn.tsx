@@ -1,7 +1,7 @@
 /** A curve drawn, with its files and the same as tables. */
 'use client';
 import type { Curve } from '@/core/curves';
-import { curveSentence, curveTable, lowered, placeOnAxis } from '@/core/display';
+import { curveDrawing, curveSentence, curveTable } from '@/core/display';
 import { flatTableCsv } from '@/formats/flat-table-csv';
 import { Button } from '@/ui/button';
 import { CurveChart } from '@/ui/curve-chart';
@@ -15,11 +15,8 @@ interface CurveDrawnProps {
 }
 
 export function CurveDrawn({ curve, byPowers, title }: CurveDrawnProps) {
-  const { axis, at, sides, currency, crossings, readings, budget } = curve;
-  const unit = axis.unit === '' ? '' : `, ${axis.unit}`;
-  const question = `What does the month cost over ${lowered(axis.title)}?`;
-  const inside = readings.filter((each) => each.at >= axis.from && each.at <= axis.to);
-  const file = `${title} over ${axis.title}`;
+  const { question, ...drawing } = curveDrawing(curve, byPowers);
+  const file = `${title} over ${curve.axis.title}`;
   return (
     <div className="px-[18px] py-3">
       <h2 className="flex items-center gap-3 text-sm font-semibold">
@@ -32,25 +29,7 @@ export function CurveDrawn({ curve, byPowers, title }: CurveDrawnProps) {
           CSV
         </Button>
       </h2>
-      <CurveChart
-        label={`${question} ${curveSentence(curve)}`}
-        lines={sides.map(({ name, amounts }) => ({
-          name,
-          points: at.map((x, index) => [x, amounts[index]!] as const),
-        }))}
-        x={{ title: `${axis.title}${unit}`, from: axis.from, to: axis.to, scale: axis.scale }}
-        y={{ title: `${currency} a month`, scale: byPowers ? 'log' : 'linear' }}
-        places={[
-          ...inside.map(({ label, at: place }) => ({ at: place, label })),
-          ...crossings.map(({ at: place }) => ({
-            at: place,
-            label: placeOnAxis(place, { unit: '' }),
-            low: true,
-          })),
-        ]}
-        levels={budget === null ? [] : [{ at: Number(budget), label: 'budget', over: true }]}
-        file={file}
-      />
+      <CurveChart label={`${question} ${curveSentence(curve)}`} {...drawing} file={file} />
       <CurveTables curve={curve} />
     </div>
   );

@@ -1,14 +1,16 @@
 /** One curve: its question, its answer in a sentence, the drawing, and the same as tables. */
 'use client';
 import { useMemo, useState } from 'react';
-import { curveSentence } from '@/core/display';
+import { curveSentence, lowered } from '@/core/display';
+import { amountOf } from '@/core/kept';
+import { Keep } from '../kept/keep';
 import { useRoom } from '../room';
 import { ScopeSelect } from '../scope-select';
 import { useAsked } from '../use-asked';
 import { AlongSelect } from './along-select';
 import { BesideTicks } from './beside-ticks';
 import { CurveDrawn } from './curve-drawn';
-import { amountOfScope, type LoadAddress } from './load-address';
+import { type LoadAddress, scopeOf } from './load-address';
 import { RangeEntry } from './range-entry';
 
 const POINTS = 160;
@@ -39,7 +41,7 @@ export function CurveView({ address, go }: CurveViewProps) {
       along: asked,
       range: wanted,
       sides,
-      what: amountOfScope(what),
+      what: amountOf(scopeOf(what)),
       points: POINTS,
     };
   }, [design, key]);
@@ -69,6 +71,10 @@ export function CurveView({ address, go }: CurveViewProps) {
           amounts by powers of ten
         </label>
         <BesideTicks design={design} beside={address.beside ?? all} onChange={(beside) => go({ beside })} />
+        <Keep
+          ask={{ shows: 'curve', along, range, beside: address.beside ?? all, of: scopeOf(of) }}
+          name={last ? `The month over ${lowered(last.axis.title)}` : 'The month over its load'}
+        />
       </div>
       {last && !trouble && <CurveDrawn curve={last} byPowers={byPowers} title={design.title} />}
     </div>

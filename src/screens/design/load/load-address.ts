@@ -1,7 +1,6 @@
 /** What is looked at in the load of a design, as it stands in the address. */
-import type { Along, Axis1 } from '@/core/curves';
-import type { Design, Scope } from '@/core/design';
-import type { AmountOf } from '@/core/pricing';
+import type { Axis1 } from '@/core/curves';
+import { type Along, type Design, READY, type Ready, type Scope } from '@/core/design';
 import { readAlong, writeAlong } from '@/formats/along-text';
 import { readScope } from '@/formats/scope-text';
 
@@ -19,6 +18,11 @@ export interface LoadAddress {
   readonly of: string;
   /** Ids of the alternatives beside the design; null: all of them. */
   readonly beside: readonly string[] | null;
+  /** Of a ready question; null: the usual one. */
+  readonly asks: Ready | null;
+  readonly line: string | null;
+  readonly other: string | null;
+  readonly entry: string | null;
 }
 
 /** The first driver, where there is one: that is why it was entered. */
@@ -36,10 +40,15 @@ export function readLoadAddress(asked: { get(name: string): string | null }, des
     range: readRange(asked.get('range')),
     of: asked.get('of') ?? 'all',
     beside: beside === null ? null : beside.split(' ').filter((each) => each !== ''),
+    asks: READY.find((each) => each === asked.get('asks')) ?? null,
+    line: asked.get('line'),
+    other: asked.get('other'),
+    entry: asked.get('entry'),
   };
 }
 
-export function writeLoadAddress({ view, along, up, range, of, beside }: LoadAddress): string {
+export function writeLoadAddress(address: LoadAddress): string {
+  const { view, along, up, range, of, beside, asks, line, other, entry } = address;
   const query = new URLSearchParams({
     ...(view === 'curve' ? {} : { view }),
     along: writeAlong(along),
@@ -47,6 +56,10 @@ export function writeLoadAddress({ view, along, up, range, of, beside }: LoadAdd
     ...(range ? { range: `${range.from}..${range.to} ${range.scale}` } : {}),
     ...(of === 'all' ? {} : { of }),
     ...(beside ? { beside: beside.join(' ') } : {}),
+    ...(asks ? { asks } : {}),
+    ...(line ? { line } : {}),
+    ...(other ? { other } : {}),
+    ...(entry ? { entry } : {}),
   });
   return `?${query}`;
 }
@@ -58,9 +71,6 @@ function readRange(text: string | null): LoadAddress['range'] {
   return from < to ? { from, to, scale: found[3] as 'linear' | 'log' } : null;
 }
 
-export function amountOfScope(of: string): AmountOf {
-  const scope: Scope = readScope(of) ?? { of: 'all' };
-  if (scope.of === 'section') return { of: 'section', id: scope.id };
-  if (scope.of === 'lines' && scope.ids[0]) return { of: 'component', id: scope.ids[0] };
-  return { of: 'design' };
+export function scopeOf(of: string): Scope {
+  return readScope(of) ?? { of: 'all' };
 }

@@ -27,7 +27,7 @@ export function LoadScreen() {
       <div className="flex min-w-0 flex-1 flex-col">
         <WaysToLook {...{ id, address }} />
         {address.view === 'curve' && <CurveView {...{ address, go }} />}
-        {address.view === 'ready' && <ReadyView />}
+        {address.view === 'ready' && <ReadyView {...{ address, go }} />}
         {address.view === 'map' && <MapView {...{ address, go }} />}
         {address.view === 'fame' && <FameView {...{ address, go }} />}
       </div>

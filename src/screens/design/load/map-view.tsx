@@ -1,7 +1,8 @@
 /** Two things that vary: which side costs least where, drawn and as a table. */
 'use client';
 import { useMemo } from 'react';
-import { type Along, type LoadMap, usualAxis } from '@/core/curves';
+import type { Along } from '@/core/design';
+import { type LoadMap, usualAxis } from '@/core/curves';
 import { mapSentence, placeOnAxis } from '@/core/display';
 import { readAlong, writeAlong } from '@/formats/along-text';
 import { Empty } from '@/ui/empty';

@@ -1,16 +1,23 @@
 /** Questions that need no set-up: a line, or a pair of lines, over the one entry that the question turns on. */
 'use client';
-import { useMemo, useState } from 'react';
-import { type Ready, readyFor, turnsOn } from '@/core/curves';
-import { allComponents, type Design, findComponent } from '@/core/design';
+import { useMemo } from 'react';
+import { readyFor, turnsOn } from '@/core/curves';
+import { type Ready, allComponents, type Design, findComponent } from '@/core/design';
 import { curveSentence } from '@/core/display';
 import { Empty } from '@/ui/empty';
 import type { PricingClient } from '@/workers/client';
+import { Keep } from '../kept/keep';
 import { useRoom } from '../room';
 import { ScopeSelect } from '../scope-select';
 import { useAsked } from '../use-asked';
 import { SELECT } from './along-select';
 import { CurveDrawn } from './curve-drawn';
+import type { LoadAddress } from './load-address';
+
+interface ReadyViewProps {
+  readonly address: LoadAddress;
+  readonly go: (change: Partial<LoadAddress>) => void;
+}
 
 const WORDS: Readonly<Record<Ready, string>> = {
   against: 'this line against another',
@@ -20,14 +27,12 @@ const WORDS: Readonly<Record<Ready, string>> = {
   alone: 'where allowances and tiers end',
 };
 
-export function ReadyView() {
+export function ReadyView({ address, go }: ReadyViewProps) {
   const { state, client } = useRoom();
   const { design } = state;
   const lines = allComponents(design);
-  const [asked, setAsked] = useState<Ready>('committed');
-  const [chosen, setChosen] = useState<string | null>(null);
-  const [second, setSecond] = useState<string | null>(null);
-  const [entry, setEntry] = useState<string | null>(null);
+  const { line: chosen, other: second, entry } = address;
+  const asked = address.asks ?? 'committed';
   const line = findComponent(design, chosen ?? '') ?? lines[0] ?? null;
   const possible = line ? readyFor(line, design) : [];
   const ready = possible.find((each) => each === asked) ?? possible[0] ?? 'alone';
@@ -58,13 +63,13 @@ export function ReadyView() {
           {...{ design }}
           value={`line ${line.id}`}
           onlyLines
-          onChange={(of) => setChosen(of.slice(5))}
+          onChange={(of) => go({ line: of.slice(5) })}
         />
         <label className="flex items-center gap-1.5 text-sm text-soft">
           asks
           <select
             value={ready}
-            onChange={(event) => setAsked(event.target.value as Ready)}
+            onChange={(event) => go({ asks: event.target.value as Ready })}
             className={SELECT}
           >
             {possible.map((each) => (
@@ -80,7 +85,7 @@ export function ReadyView() {
             {...{ design }}
             value={`line ${other.id}`}
             onlyLines
-            onChange={(of) => setSecond(of.slice(5))}
+            onChange={(of) => go({ other: of.slice(5) })}
           />
         )}
         {entries.length > 1 && turning && (
@@ -88,7 +93,7 @@ export function ReadyView() {
             over
             <select
               value={turning.entry}
-              onChange={(event) => setEntry(event.target.value)}
+              onChange={(event) => go({ entry: event.target.value })}
               className={SELECT}
             >
               {entries.map((each) => (
@@ -99,6 +104,16 @@ export function ReadyView() {
             </select>
           </label>
         )}
+        <Keep
+          ask={{
+            shows: 'ready',
+            ready,
+            line: line.id,
+            other: ready === 'against' ? (other?.id ?? null) : null,
+            entry: turning?.entry ?? null,
+          }}
+          name={`${line.name}: ${WORDS[ready]}`.slice(0, 200)}
+        />
       </div>
       {now && !trouble && (
         <CurveDrawn curve={now} byPowers={now.axis.scale === 'log'} title={`${line.name}, ${WORDS[ready]}`} />

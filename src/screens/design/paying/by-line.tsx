@@ -8,7 +8,9 @@ import { TERMS, type Term } from '@/core/terms';
 import { Button } from '@/ui/button';
 import { Empty } from '@/ui/empty';
 import { tell } from '@/ui/toast';
+import { Keep } from '../kept/keep';
 import { useRoom } from '../room';
+import { useAskedFor } from '../use-asked-for';
 import { CELL, HEAD, NUMBER } from '../table-looks';
 import { useAsked } from '../use-asked';
 
@@ -17,7 +19,8 @@ const COMMITTED = TERMS.filter((term) => term !== 'on-demand' && term !== 'inter
 export function ByLine() {
   const { state, client, apply, undo } = useRoom();
   const { design } = state;
-  const [term, setTerm] = useState<Term>('36-none');
+  const { get, set } = useAskedFor();
+  const term: Term = COMMITTED.find((each) => each === get('term')) ?? '36-none';
   /** Levels that were chosen by hand, and lines that were ticked or not; by line. */
   const [chosen, setChosen] = useState<Readonly<Record<string, number>>>({});
   const [ticks, setTicks] = useState<Readonly<Record<string, boolean>>>({});
@@ -52,7 +55,7 @@ export function ByLine() {
           <select
             value={term}
             onChange={(event) => {
-              setTerm(event.target.value as Term);
+              set({ term: event.target.value });
               setChosen({});
               setTicks({});
             }}
@@ -65,6 +68,7 @@ export function ByLine() {
             ))}
           </select>
         </label>
+        <Keep ask={{ shows: 'units', term }} name={`What to commit by line, ${describeTerm(term)}`} />
         <Button tone="strong" className="ml-auto" disabled={taken.length === 0} onClick={takeOn}>
           {taken.length === 0
             ? 'Nothing to take on'

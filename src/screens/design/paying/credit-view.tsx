@@ -1,24 +1,26 @@
 /** How much credit to prepay: every band and term of the book, and what is used, each priced exactly. */
 'use client';
-import { useMemo, useState } from 'react';
-import { CREDIT_WORDS, creditPlanSentence, describeTerm, writeMoney, writeShare } from '@/core/display';
+import { useMemo } from 'react';
+import { creditPlanTable, creditPlanSentence, describeTerm, usesDrawing, writeMoney } from '@/core/display';
 import { type CreditPlan, type CreditRow, takeOnCredit } from '@/core/paying';
 import { Button } from '@/ui/button';
+import { CurveChart } from '@/ui/curve-chart';
 import { Empty } from '@/ui/empty';
 import { tell } from '@/ui/toast';
 import { useRoom } from '../room';
-import { CELL, HEAD, NUMBER } from '../table-looks';
 import { useAsked } from '../use-asked';
+import { FlatRows } from '../../flat-rows';
+import { Keep } from '../kept/keep';
+import { useAskedFor } from '../use-asked-for';
 import { OfferAhead } from './offer-ahead';
 
-const CASES = ['lean', 'likely', 'heavy'] as const;
 export function CreditView() {
   const { state, client, apply, undo } = useRoom();
   const { design } = state;
-  const [chosen, setChosen] = useState<string | null>(null);
+  const { get, set } = useAskedFor();
   const soldQuestion = useMemo(() => ({ ask: 'sold-ahead' as const, design }), [design]);
   const { last: sold } = useAsked(client, soldQuestion, 0);
-  const offer = sold?.credit.find(({ sku }) => sku === chosen) ?? sold?.credit[0] ?? null;
+  const offer = sold?.credit.find(({ sku }) => sku === get('sku')) ?? sold?.credit[0] ?? null;
   const question = useMemo(
     () =>
       offer
@@ -50,73 +52,64 @@ export function CreditView() {
           {trouble ?? (to ? creditPlanSentence(plan, design.currency) : 'Pricing every band …')}
         </p>
         {sold && offer && (
-          <OfferAhead sold={sold.credit} offer={offer} term={null} onChoose={({ sku }) => setChosen(sku)} />
+          <OfferAhead sold={sold.credit} offer={offer} term={null} onChoose={({ sku }) => set({ sku })} />
         )}
+        <Keep
+          ask={offer && { shows: 'prepaid', book: offer.book, region: offer.region, sku: offer.sku }}
+          name={offer ? `What to prepay: ${offer.name}` : ''}
+        />
       </div>
       {plan && <Rows plan={plan} onTake={take} />}
+      {plan && <OverUse plan={plan} title={design.title} />}
     </div>
   );
 }
 
-function Rows({ plan, onTake }: { readonly plan: CreditPlan; readonly onTake: (row: CreditRow) => void }) {
-  const { rows, best, calm, currency } = plan;
-  const money = (amount: string | null): string =>
-    amount === null ? 'no amount' : writeMoney(amount, currency);
+/** The credit and what lies beyond it, over what is used. */
+function OverUse({ plan, title }: { readonly plan: CreditPlan; readonly title: string }) {
+  const { question, ...drawing } = usesDrawing(plan);
   return (
-    <div className="overflow-x-auto px-[18px] py-3" tabIndex={0} role="region" aria-label="Amounts of credit">
-      <table className="w-full text-sm">
-        <caption className="mb-1 text-left text-sm font-semibold">
-          What does the month of the whole design cost with which credit? {currency}
-        </caption>
-        <thead>
-          <tr>
-            {['Credit a month', 'for', 'what it is', ...CASES, 'unused, likely', ''].map((each, at) => (
-              <th
-                key={`${at}${each}`}
-                scope="col"
-                className={`${HEAD} ${at === 1 || at === 2 ? 'text-left' : 'text-right first:text-left'}`}
-              >
-                {each || <span className="sr-only">Take on</span>}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((row, at) => {
-            const marks = [
-              CREDIT_WORDS[row.why],
-              at === calm ? 'calm' : '',
-              ...CASES.map((which) => (best[which] === at ? `best ${which}` : '')),
-            ].filter(Boolean);
-            return (
-              <tr key={`${row.term} ${row.credit} ${row.why}`} className={at === calm ? 'font-semibold' : ''}>
-                <th scope="row" className={`${CELL} text-left font-normal tabular-nums`}>
-                  {writeMoney(row.credit, currency)}
-                </th>
-                <td className={CELL}>{row.why === 'none' ? '' : describeTerm(row.term)}</td>
-                <td className={CELL}>{marks.join(', ')}</td>
-                {CASES.map((which) => (
-                  <td key={which} className={NUMBER}>
-                    {money(row.amounts[which])}
-                  </td>
-                ))}
-                <td className={NUMBER}>{row.unused === null ? '' : writeShare(row.unused)}</td>
-                <td className={NUMBER}>
-                  {row.why !== 'none' && (
-                    <Button
-                      tone="bare"
-                      aria-label={`Take on ${writeMoney(row.credit, currency)} for ${describeTerm(row.term)}`}
-                      onClick={() => onTake(row)}
-                    >
-                      Take on
-                    </Button>
-                  )}
-                </td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
+    <div className="px-[18px] pb-4">
+      <h2 className="text-sm font-semibold">{question}</h2>
+      <CurveChart
+        label={`${question} ${creditPlanSentence(plan, plan.currency)}`}
+        {...drawing}
+        height={240}
+        file={`${title}, credit`}
+      />
+    </div>
+  );
+}
+
+interface RowsProps {
+  readonly plan: CreditPlan;
+  readonly onTake: (row: CreditRow) => void;
+}
+
+function Rows({ plan, onTake }: RowsProps) {
+  const { rows, calm, currency } = plan;
+  return (
+    <div className="px-[18px] py-3">
+      <h2 className="text-sm font-semibold">
+        What does the month of the whole design cost with which credit? {currency}
+      </h2>
+      <FlatRows
+        table={creditPlanTable(plan)}
+        strong={(row) => row === calm}
+        actions="Take on"
+        action={(at) => {
+          const row = rows[at]!;
+          return row.why === 'none' ? null : (
+            <Button
+              tone="bare"
+              aria-label={`Take on ${writeMoney(row.credit, currency)} for ${describeTerm(row.term)}`}
+              onClick={() => onTake(row)}
+            >
+              Take on
+            </Button>
+          );
+        }}
+      />
     </div>
   );
 }

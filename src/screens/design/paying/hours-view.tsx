@@ -2,32 +2,46 @@
 'use client';
 import { useMemo, useState } from 'react';
 import { parseDecimal } from '@/core/base';
-import { describeTerm, spendPlanSentence, writeMoney, writeNumber, writeShare } from '@/core/display';
-import { type SoldAhead, type SpendPlan, takeOnSpend } from '@/core/paying';
-import type { Term } from '@/core/terms';
+import {
+  describeTerm,
+  levelsDrawing,
+  spendPlanSentence,
+  spendPlanTable,
+  writeNumber,
+  writeShare,
+} from '@/core/display';
+import { type SoldAhead, type SpendPlan, type SpendWish, takeOnSpend } from '@/core/paying';
 import { Button } from '@/ui/button';
 import { CurveChart } from '@/ui/curve-chart';
 import { Empty } from '@/ui/empty';
 import { tell } from '@/ui/toast';
 import { useRoom } from '../room';
-import { CELL, HEAD, NUMBER } from '../table-looks';
 import { useAsked } from '../use-asked';
+import { FlatRows } from '../../flat-rows';
+import { Keep } from '../kept/keep';
+import { useAskedFor } from '../use-asked-for';
+import { Both, Steps } from './ahead';
 import { OfferAhead } from './offer-ahead';
-
-const CASES = ['lean', 'likely', 'heavy'] as const;
 
 export function HoursView() {
   const { state, client, apply, undo } = useRoom();
   const { design } = state;
-  const [chosen, setChosen] = useState<{ readonly sku: string; readonly term: Term } | null>(null);
-  const [level, setLevel] = useState<string | null>(null);
+  const { get, set } = useAskedFor();
+  // Dragged many times a second: the address learns it when it is kept or sent, not on the way.
+  const [level, setLevel] = useState<string | null>(() => levelOf(get('level')));
   const soldQuestion = useMemo(() => ({ ask: 'sold-ahead' as const, design }), [design]);
   const { last: sold } = useAsked(client, soldQuestion, 0);
-  const offer = sold?.spend.find(({ sku }) => sku === chosen?.sku) ?? sold?.spend[0] ?? null;
-  const term = offer?.terms.find((each) => each === chosen?.term) ?? offer?.terms[0] ?? null;
+  const offer = sold?.spend.find(({ sku }) => sku === get('sku')) ?? sold?.spend[0] ?? null;
+  const term = offer?.terms.find((each) => each === get('term')) ?? offer?.terms[0] ?? null;
   const wish = useMemo(
     () => (offer && term ? { book: offer.book, region: offer.region, sku: offer.sku, term, level } : null),
     [offer, term, level],
+  );
+  // What is found beside it does not turn on the level that is looked at.
+  const plain = useMemo(
+    () =>
+      offer && term ? { book: offer.book, region: offer.region, sku: offer.sku, term, level: null } : null,
+    [offer, term],
   );
   const question = useMemo(
     () => (wish ? { ask: 'spend-plan' as const, design, wish } : null),
@@ -58,7 +72,7 @@ export function HoursView() {
             sold={sold.spend}
             {...{ offer, term }}
             onChoose={(next: SoldAhead, nextTerm) => {
-              setChosen({ sku: next.sku, term: nextTerm });
+              set({ sku: next.sku, term: nextTerm, level: null });
               setLevel(null);
             }}
           />
@@ -69,10 +83,20 @@ export function HoursView() {
             Take on {writeNumber(plan.asked.level)} an hour
           </Button>
         )}
+        <Keep
+          ask={wish && { shows: 'every-hour', ...wish }}
+          name={offer && term ? `${offer.name}, ${describeTerm(term)}` : ''}
+        />
       </div>
-      {plan && <Drawn plan={plan} title={design.title} />}
+      {plan && plain && <Drawn plan={plan} wish={plain} title={design.title} />}
     </div>
   );
+}
+
+/** Of an address: null where it says none, or none that is an amount. */
+function levelOf(text: string | null): string | null {
+  const read = parseDecimal(text ?? '');
+  return read.ok && !read.value.isNegative() ? read.value.toString() : null;
 }
 
 /** The level, dragged or typed. */
@@ -123,20 +147,14 @@ function LevelEntry({
 
 const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
 
-function Drawn({ plan, title }: { readonly plan: SpendPlan; readonly title: string }) {
-  const { bands, curve, asked, readings, currency, best, calm, before } = plan;
-  const money = (amount: string | null): string =>
-    amount === null ? 'no amount' : writeMoney(amount, currency);
-  const why = (level: string): string =>
-    [
-      level === '0' ? 'nothing' : '',
-      level === calm ? 'calm' : '',
-      ...CASES.map((which) => (best[which] === level ? `best ${which}` : '')),
-      level === asked.level ? 'looked at' : '',
-    ]
-      .filter(Boolean)
-      .join(', ');
-  const most = curve.levels[curve.levels.length - 1] ?? 1;
+interface DrawnProps {
+  readonly plan: SpendPlan;
+  readonly wish: SpendWish;
+  readonly title: string;
+}
+
+function Drawn({ plan, wish, title }: DrawnProps) {
+  const { bands, asked, readings, currency, before } = plan;
   return (
     <div className="space-y-4 px-[18px] py-3">
       <div>
@@ -173,54 +191,23 @@ function Drawn({ plan, title }: { readonly plan: SpendPlan; readonly title: stri
         </p>
       </div>
       <div>
-        <h2 className="text-sm font-semibold">What does each level save?</h2>
+        <h2 className="text-sm font-semibold">{levelsDrawing(plan).question}</h2>
         <CurveChart
           label={`What does each level save? ${spendPlanSentence(plan, currency)}`}
-          lines={CASES.map((which) => ({
-            name: which,
-            points: curve.levels.map(
-              (level, at) => [level, curve.amounts[which][0]! - curve.amounts[which][at]!] as const,
-            ),
-          }))}
-          x={{ title: `${currency} committed for every hour`, from: 0, to: most, scale: 'linear' }}
-          y={{ title: `${currency} a month less`, scale: 'linear', signed: true }}
-          places={[{ at: Number(asked.level), label: 'level' }]}
+          {...levelsDrawing(plan)}
           height={230}
           file={`${title}, levels`}
         />
       </div>
-      <table className="w-full text-sm">
-        <caption className="mb-1 text-left text-sm font-semibold">
-          The month of the whole design at these levels, {currency}
-        </caption>
-        <thead>
-          <tr>
-            {['An hour', 'what it is', ...CASES].map((each, at) => (
-              <th key={each} scope="col" className={`${HEAD} ${at <= 1 ? 'text-left' : 'text-right'}`}>
-                {each}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {readings.map(({ level, amounts }) => (
-            <tr key={level} className={level === asked.level ? 'font-semibold' : ''}>
-              <th scope="row" className={`${CELL} text-left font-normal tabular-nums`}>
-                {writeNumber(level)}
-              </th>
-              <td className={CELL}>{why(level)}</td>
-              {CASES.map((which) => (
-                <td key={which} className={NUMBER}>
-                  {money(amounts[which])}
-                </td>
-              ))}
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <div>
+        <h2 className="text-sm font-semibold">The month of the whole design at these levels, {currency}</h2>
+        <FlatRows table={spendPlanTable(plan)} strong={(row) => readings[row]!.level === asked.level} />
+      </div>
       <p className="text-xs text-soft">
         {describeTerm(plan.term)}. Levels that are marked are exact; lines between them are drawn.
       </p>
+      <Both wish={wish} />
+      <Steps wish={wish} />
     </div>
   );
 }

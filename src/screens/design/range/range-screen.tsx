@@ -1,8 +1,7 @@
 /** Range as a view of the design: how sure the month is, what explains its spread, one input at a time. */
 'use client';
-import { useState } from 'react';
 import type { RangeAnswer } from '@/core/draws';
-import { casesText, rangeSentence, rangeTable, writeMoney, writeNumber } from '@/core/display';
+import { casesText, rangeDrawing, rangeSentence, rangeTable, writeMoney, writeNumber } from '@/core/display';
 import { decimal } from '@/core/base';
 import { flatTableCsv } from '@/formats/flat-table-csv';
 import { Button } from '@/ui/button';
@@ -11,7 +10,9 @@ import { Empty } from '@/ui/empty';
 import { INPUT } from '@/ui/field';
 import { DesignBody } from '../design-body';
 import { saveText } from '../save-text';
+import { Keep } from '../kept/keep';
 import { useRoom } from '../room';
+import { useAskedFor } from '../use-asked-for';
 import { Explained } from './explained';
 import { InputsMargin } from './inputs-margin';
 import { RangeRows } from './range-rows';
@@ -23,8 +24,9 @@ const DRAWS = [1000, 10_000, 50_000, 100_000] as const;
 export function RangeScreen() {
   const { state, client } = useRoom();
   const { design } = state;
-  const [seed, setSeed] = useState('harbour');
-  const [draws, setDraws] = useState<number>(10_000);
+  const { get, set } = useAskedFor();
+  const seed = get('seed') ?? 'harbour';
+  const draws: number = DRAWS.find((each) => String(each) === get('draws')) ?? 10_000;
   const { answer, going, trouble, stop, go } = useDraws({ client, design, seed, draws });
   return (
     <DesignBody margin={<InputsMargin inputs={answer?.inputs ?? null} />}>
@@ -37,7 +39,7 @@ export function RangeScreen() {
             draws
             <select
               value={draws}
-              onChange={(event) => setDraws(Number(event.target.value))}
+              onChange={(event) => set({ draws: event.target.value })}
               className="mt-0.5 block h-7 rounded border border-edge bg-surface px-1.5 text-sm text-ink"
             >
               {DRAWS.map((each) => (
@@ -51,7 +53,7 @@ export function RangeScreen() {
             seed
             <input
               value={seed}
-              onChange={(event) => setSeed(event.target.value)}
+              onChange={(event) => set({ seed: event.target.value })}
               maxLength={40}
               className={`mt-0.5 block !w-[130px] ${INPUT}`}
             />
@@ -68,6 +70,7 @@ export function RangeScreen() {
               {going ? <Button onClick={stop}>Stop here</Button> : <Button onClick={go}>Go on</Button>}
             </div>
           )}
+          <Keep ask={{ shows: 'draws', seed, draws }} name="How sure the month is" />
           {answer && (
             <Button
               tone="bare"
@@ -103,34 +106,17 @@ interface ShownProps {
 }
 
 function Shown({ answer, seed, draws, done, title }: ShownProps) {
-  const { design, histogram, cumulative, currency, budget, p90Between, cases } = answer;
+  const { design, cumulative, currency, budget, p90Between } = answer;
   const money = (value: number): string => writeMoney(decimal(value), currency);
-  const to = design.most > design.least ? design.most : design.least + 1;
-  const places = [
-    { at: design.p10, label: 'P10' },
-    { at: design.p50, label: 'P50' },
-    { at: design.p90, label: 'P90' },
-    ...(budget ? [{ at: Number(budget.amount), label: 'budget', low: true }] : []),
-    ...cases.flatMap((each) =>
-      each.case === 'likely' ? [{ at: Number(each.amount), label: 'likely case', low: true }] : [],
-    ),
-  ].filter(({ at }) => at >= design.least && at <= to);
-  const x = { title: `${currency} a month`, from: design.least, to, scale: 'linear' as const };
-  const bars = histogram.counts.map((count, bin) => [histogram.from + histogram.step * bin, count] as const);
-  const last = bars[bars.length - 1];
+  const { question, ...drawing } = rangeDrawing(answer);
   return (
     <div className="space-y-5 px-[18px] py-3">
       <div className="grid gap-x-6 gap-y-3 xl:grid-cols-2">
         <div className="min-w-0">
-          <h2 className="text-sm font-semibold">How often does the month cost what?</h2>
+          <h2 className="text-sm font-semibold">{question}</h2>
           <CurveChart
-            label={`How often does the month cost what? ${rangeSentence(answer)}`}
-            lines={[{ name: 'draws', points: last ? [...bars, [to, last[1]] as const] : [] }]}
-            x={x}
-            y={{ title: 'draws', scale: 'linear' }}
-            places={places}
-            stacked
-            stepped
+            label={`${question} ${rangeSentence(answer)}`}
+            {...drawing}
             height={240}
             file={`${title}, range`}
           />
@@ -140,7 +126,7 @@ function Shown({ answer, seed, draws, done, title }: ShownProps) {
           <CurveChart
             label={`How many months cost no more? ${rangeSentence(answer)}`}
             lines={[{ name: '%', points: cumulative.map((amount, per) => [amount, per] as const) }]}
-            x={x}
+            x={drawing.x}
             y={{ title: '% of draws', scale: 'linear' }}
             places={budget ? [{ at: Number(budget.amount), label: 'budget' }] : []}
             height={240}
