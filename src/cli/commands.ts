@@ -74,7 +74,7 @@ export const COMMANDS: readonly Command[] = [
     least: 1,
     most: 1,
     needs: ['books'],
-    may: ['line', 'leave', 'commit', 'every-hour', 'term', 'level', 'prepaid', 'out'],
+    may: ['line', 'leave', 'commit', 'every-hour', 'term', 'level', 'with-lines', 'months', 'prepaid', 'out'],
     forms: ['text', 'json', 'csv', 'markdown'],
     run: async (call) => (await import('./design-commands')).payCommand(call),
   },

@@ -15,7 +15,8 @@ wick rates [DESIGN] --books PATH [--data 1000] [--requests 1000000] [--within Eu
 wick pay DESIGN --books PATH [--line LINE] [--leave 18]
     the ways of paying for each line that has several; with --leave what ending after so many months costs
 wick pay DESIGN --books PATH --commit 36-none | --every-hour SKU [--term 12-none] [--level 0.5] | --prepaid SKU
-    what to commit to: by line, for every hour of the week, or prepaid; what costs least lean, likely and heavy
+    what to commit to: by line, for every hour of the week, or prepaid; what costs least lean, likely and heavy;
+    --every-hour SKU --with-lines 36-none: both kinds together; --every-hour SKU --months 36: at once or in steps
 wick load DESIGN --books PATH [--along traffic|DRIVER|"entry LINE ENTRY"] [--from 1] [--to 1000] [--line LINE | --section SECTION]
     the month over what varies, beside the design's alternatives: where the cheapest changes, what happens on the way
 wick range DESIGN --books PATH [--draws 10000] [--seed harbour]

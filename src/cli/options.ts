@@ -54,6 +54,7 @@ const OPTIONS = {
   leave: 'value',
   commit: 'value',
   'every-hour': 'value',
+  'with-lines': 'value',
   term: 'value',
   level: 'value',
   prepaid: 'value',

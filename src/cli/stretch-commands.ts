@@ -1,11 +1,28 @@
 /** `wick load`, `wick range` and the planning side of `wick pay`: the same core and so the same numbers as on screen. */
+import { DEFAULT_HORIZON } from '@/core/analysis';
 import { createAlternator } from '@/core/alternatives';
 import { parseDecimal } from '@/core/base';
 import { curveOver, usualAxis } from '@/core/curves';
 import { type Along, type LookedAt, allComponents, type Design } from '@/core/design';
-import { creditPlanTable, curveTable, rangeTable, spendPlanTable, usagePlanTable } from '@/core/display';
+import {
+  bothTable,
+  creditPlanTable,
+  curveTable,
+  rangeTable,
+  spendPlanTable,
+  stepsTable,
+  usagePlanTable,
+} from '@/core/display';
 import { baseFor, effectsOf, Simulation, swingsOf } from '@/core/draws';
-import { creditPlan, type SoldAhead, soldAhead, spendPlan, usagePlan } from '@/core/paying';
+import {
+  bothPlan,
+  creditPlan,
+  type SoldAhead,
+  soldAhead,
+  spendPlan,
+  stepsPlan,
+  usagePlan,
+} from '@/core/paying';
 import { type AmountOf, createPricer, type DesignPlan, planOf } from '@/core/pricing';
 import { TERMS, type Term } from '@/core/terms';
 import { readAlong } from '@/formats/along-text';
@@ -18,6 +35,7 @@ const INCOMPLETE = 3;
 const POINTS = 160;
 const DRAWS = 10_000;
 const MOST_DRAWS = 1_000_000;
+const MOST_MONTHS = 120;
 
 /** 0 if every side was priced whole, 3 if a line has no amount. */
 export async function loadCommand(call: Call): Promise<number> {
@@ -84,8 +102,21 @@ export async function planCommand(call: Call): Promise<number | null> {
   const offer = offerOf(plan, 'spend-commitment', call.one('every-hour')!);
   const term = call.one('term') === undefined ? offer.terms[0]! : termOf(call.one('term')!);
   if (!offer.terms.includes(term)) throw invalid(`“${offer.sku}” is sold for: ${offer.terms.join(', ')}.`);
+  const wish = { ...offer, term, level: null };
+  const nothing = 'Nothing that runs in this design is sold at a committed price under it.';
+  if (call.one('with-lines') !== undefined) {
+    const both = bothPlan(plan, termOf(call.one('with-lines')!), wish);
+    await writeTable(call, bothTable(both), both);
+    return 0;
+  }
+  if (call.one('months') !== undefined) {
+    const steps = stepsPlan(plan, wish, whole(call, 'months', DEFAULT_HORIZON, MOST_MONTHS));
+    if (!steps) throw invalid(nothing);
+    await writeTable(call, stepsTable(steps, term), steps);
+    return 0;
+  }
   const made = spendPlan(plan, { ...offer, term, level: call.one('level') ?? null });
-  if (!made) throw invalid('Nothing that runs in this design is sold at a committed price under it.');
+  if (!made) throw invalid(nothing);
   await writeTable(call, spendPlanTable(made), made);
   return 0;
 }
@@ -148,7 +179,7 @@ function whatOf(call: Call, design: Design): AmountOf {
   return { of: 'design' };
 }
 
-function whole(call: Call, option: 'points' | 'draws', otherwise: number, most: number): number {
+function whole(call: Call, option: 'points' | 'draws' | 'months', otherwise: number, most: number): number {
   const text = call.one(option);
   if (text === undefined) return otherwise;
   const number = Number(text);

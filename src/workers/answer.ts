@@ -1,29 +1,21 @@
 /** Answers the page's questions with the core. Kept free of worker globals so that it is tested like any module. */
-import { assertNever, decimal } from '@/core/base';
+import { assertNever } from '@/core/base';
 import { findingsOf, lookedAt } from '@/core/checks';
 import { type Difference, differenceBetween } from '@/core/compare';
 import { anyOfKind, applyEdits, type Component, type Design, findComponent } from '@/core/design';
 import { sentenceFor } from '@/core/display';
-import {
-  compareOffers,
-  compareTerms,
-  loadAtBudget,
-  movesOverTime,
-  type MonthSeries,
-  priceMonths,
-  runaway,
-} from '@/core/analysis';
+import { compareOffers, compareTerms, loadAtBudget, movesOverTime, priceMonths } from '@/core/analysis';
 import { casesOf, createPricer, type DesignPlan, type PricedDesign, type Pricer } from '@/core/pricing';
 import { formKinds, formsFor } from '@/core/deployment-forms';
 import { summaryOf } from '@/core/range';
 import { toPlain } from '@/core/trace';
 import { Committed } from './committed';
+import { monthsAnswer } from './plain-months';
 import { Compared } from './compared';
 import { Stretched } from './stretched';
 import type { LoadedBooks } from './loaded-books';
 import type {
   Answers,
-  MonthsAnswer,
   NewerAnswer,
   OfferChoice,
   PlainForm,
@@ -88,6 +80,8 @@ export class Answerer {
         return this.forms(question);
       case 'compare':
         return this.compared.compare(await this.planned(question.design), question.by);
+      case 'cash':
+        return this.compared.months(await this.planned(question.design), question.horizon, question.sides);
       case 'compare-cash':
         return this.compared.cash(await this.planned(question.design), question.horizon);
       case 'axis':
@@ -106,6 +100,7 @@ export class Answerer {
       case 'steps-plan':
       case 'both-plan':
       case 'credit-plan':
+      case 'credit-change':
         return this.committed.answer(question, (design) => this.plan(design));
       case 'range':
         return this.stretched.range(await this.planned(question.design), question);
@@ -129,15 +124,6 @@ export class Answerer {
             times: answer.crossed === 'at' ? answer.times.toString() : null,
           }
         );
-      }
-      case 'runaway': {
-        const plan = await this.planned(question.design);
-        const { now, then, rows } = runaway(plan, decimal(question.times));
-        return {
-          now: now.toString(),
-          then: then.toString(),
-          rows: rows.map((row) => ({ id: row.id, now: row.now.toString(), then: row.then.toString() })),
-        };
       }
       default:
         return assertNever(question);
@@ -272,19 +258,5 @@ function newerAnswer({ before, after, rows }: Difference): NewerAnswer {
         before: row.before?.toString() ?? null,
         after: row.after?.toString() ?? null,
       })),
-  };
-}
-
-function monthsAnswer({ rows, quarters, years, whole }: MonthSeries): MonthsAnswer {
-  const plain = (each: MonthSeries['whole'], calendar: string | null = null) => ({
-    calendar,
-    monthly: each.monthly.toString(),
-    cash: each.cash.toString(),
-  });
-  return {
-    rows: rows.map((row) => plain(row, row.calendar)),
-    quarters: quarters.map((each) => plain(each)),
-    years: years.map((each) => plain(each)),
-    whole: plain(whole),
   };
 }

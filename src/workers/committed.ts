@@ -2,12 +2,21 @@
 import { assertNever } from '@/core/base';
 import type { Design } from '@/core/design';
 import { soldWhere } from '@/core/kept';
-import { bothPlan, creditPlan, soldAhead, spendPlan, stepsPlan, usagePlan } from '@/core/paying';
+import {
+  bothPlan,
+  creditChange,
+  creditPlan,
+  soldAhead,
+  spendPlan,
+  stepsPlan,
+  usagePlan,
+} from '@/core/paying';
 import type { DesignPlan } from '@/core/pricing';
 import type { LoadedBooks } from './loaded-books';
 import type { Answers, Question } from './protocol';
 
-type Plans = 'usage-plan' | 'sold-ahead' | 'spend-plan' | 'steps-plan' | 'both-plan' | 'credit-plan';
+type Plans =
+  'usage-plan' | 'sold-ahead' | 'spend-plan' | 'steps-plan' | 'both-plan' | 'credit-plan' | 'credit-change';
 type Asked = Extract<Question, { ask: Plans }>;
 
 export class Committed {
@@ -28,6 +37,8 @@ export class Committed {
         return stepsPlan(plan, question.wish, question.months);
       case 'both-plan':
         return bothPlan(plan, question.lineTerm, question.wish);
+      case 'credit-change':
+        return creditChange(plan, question.wish, question.months);
       case 'credit-plan':
         return creditPlan(plan, question.wish);
       default:

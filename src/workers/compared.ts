@@ -12,13 +12,14 @@ import {
   withoutFree,
 } from '@/core/comparison';
 import { mixedSentence } from '@/core/display';
-import { movesOverTime, priceMonths } from '@/core/analysis';
+import { monthEvents, movesOverTime, priceMonths } from '@/core/analysis';
 import { type Design, linesIn, type Scope } from '@/core/design';
 import { casesOf, type DesignPlan, type Pricer } from '@/core/pricing';
 import { type DesignSummary, summaryOf } from '@/core/range';
 import { appliedWhereLoaded } from '@/formats/loaded-alternatives';
 import type { LoadedBooks } from './loaded-books';
-import type { Answers, CashRow } from './protocol';
+import { monthsAnswer } from './plain-months';
+import type { Answers, CashRow, CashSide } from './protocol';
 
 export class Compared {
   private readonly alternator: ReturnType<typeof createAlternator>;
@@ -88,6 +89,14 @@ export class Compared {
     return plans.map(({ id, plan }) => {
       const { firstYear, whole } = priceMonths(plan, 'likely', Math.max(12, horizon));
       return { id, firstYear: firstYear.cash.toString(), whole: whole.cash.toString() };
+    });
+  }
+
+  /** Month by month, of the design and of those of its alternatives. */
+  async months(own: DesignPlan, horizon: number, sides: readonly string[]): Promise<CashSide[]> {
+    return (await this.plansOf(own, sides)).map(({ id, name, plan }) => {
+      const series = priceMonths(plan, 'likely', horizon);
+      return { id, name, months: monthsAnswer(series), events: monthEvents(plan, series) };
     });
   }
 

@@ -3,6 +3,7 @@
  * design since the request before, and for prices the version of the design, so that stale replies are dropped. An error
  * is a reply like any other.
  */
+import type { MonthEvent } from '@/core/analysis';
 import type { AlternativeDesign } from '@/core/alternatives';
 import type { Axis, AxisAnswer } from '@/core/axes';
 import type { MeasuredRates, Quantities } from '@/core/bare-rates';
@@ -14,6 +15,8 @@ import type { FormWish } from '@/core/deployment-forms';
 import type { Finding } from '@/core/checks';
 import type {
   BothPlan,
+  CreditChange,
+  CreditChangeWish,
   CreditPlan,
   CreditWish,
   SoldAhead,
@@ -113,11 +116,13 @@ export interface PlainForm {
   readonly note: string;
 }
 
-/** A month under so many times the traffic: likely, exact; only lines that differ, the worst first. */
-export interface RunawayAnswer {
-  readonly now: string;
-  readonly then: string;
-  readonly rows: readonly { readonly id: string; readonly now: string; readonly then: string }[];
+/** The months of a design or of an alternative, with what happens in them. */
+export interface CashSide {
+  /** Null: the design itself. */
+  readonly id: string | null;
+  readonly name: string;
+  readonly months: MonthsAnswer;
+  readonly events: readonly MonthEvent[];
 }
 
 /** Cash of one column of a comparison, exact. */
@@ -141,9 +146,14 @@ export type Question =
   | { readonly ask: 'terms'; readonly design: Design; readonly component: Component }
   | { readonly ask: 'newer'; readonly design: Design; readonly books: Design['books'] }
   | { readonly ask: 'months'; readonly design: Design; readonly horizon: number }
+  | {
+      readonly ask: 'cash';
+      readonly design: Design;
+      readonly horizon: number;
+      readonly sides: readonly string[];
+    }
   | { readonly ask: 'checks'; readonly design: Design }
   | { readonly ask: 'budget'; readonly design: Design }
-  | { readonly ask: 'runaway'; readonly design: Design; readonly times: string }
   | { readonly ask: 'compare'; readonly design: Design; readonly by: GroupBy }
   | { readonly ask: 'compare-cash'; readonly design: Design; readonly horizon: number }
   | { readonly ask: 'axis'; readonly design: Design; readonly axis: Axis; readonly what: Scope }
@@ -172,6 +182,12 @@ export type Question =
   | { readonly ask: 'spend-plan'; readonly design: Design; readonly wish: SpendWish }
   | { readonly ask: 'steps-plan'; readonly design: Design; readonly wish: SpendWish; readonly months: number }
   | { readonly ask: 'both-plan'; readonly design: Design; readonly lineTerm: Term; readonly wish: SpendWish }
+  | {
+      readonly ask: 'credit-change';
+      readonly design: Design;
+      readonly wish: CreditChangeWish;
+      readonly months: number;
+    }
   | { readonly ask: 'credit-plan'; readonly design: Design; readonly wish: CreditWish }
   /** Draws for a while and answers with what is there: asked again, it goes on. */
   | { readonly ask: 'range'; readonly design: Design; readonly seed: string; readonly draws: number }
@@ -197,6 +213,7 @@ export interface Answers {
   terms: readonly TermRow[];
   newer: NewerAnswer;
   months: MonthsAnswer;
+  cash: readonly CashSide[];
   checks: readonly PricedFinding[];
   forms: readonly PlainForm[];
   compare: Comparison;
@@ -220,10 +237,10 @@ export interface Answers {
   'steps-plan': StepsPlan | null;
   'both-plan': BothPlan;
   'credit-plan': CreditPlan | null;
+  'credit-change': CreditChange;
   range: RangeAnswer;
   effects: EffectsAnswer;
   swings: SwingsAnswer;
-  runaway: RunawayAnswer;
   /** By how much the load may grow; null: no budget. */
   budget: { readonly crossed: 'at' | 'never' | 'without-load'; readonly times: string | null } | null;
 }

@@ -107,17 +107,19 @@ test('campaigns stand in the months that have them', async ({ page }) => {
   await expect(margin(page).getByRole('alert')).toContainText('month 3 stands twice');
 });
 
-test('traffic that nothing stops is told as a figure, and as a rule of the checklist', async ({ page }) => {
+test('traffic that nothing stops is a question of the load, and a rule of the checklist', async ({
+  page,
+}) => {
   await openDesign(page, await copyOfBooking(page));
   await page.getByTestId('total').click();
-  await margin(page).getByText('If nothing stopped the traffic').click();
-  const table = margin(page).getByRole('table', { name: /More than planned/ });
-  await expect(table).toContainText('Pages and tickets to travellers');
-  const all = async (): Promise<number> =>
-    Number((await table.getByRole('row').last().innerText()).replace(/[^\d.]/g, ''));
-  const hundred = await all();
-  await margin(page).getByRole('combobox', { name: 'Times the traffic' }).selectOption('1000');
-  await expect.poll(all).toBeGreaterThan(hundred * 5);
+  await margin(page).getByRole('link', { name: 'If nothing stopped the traffic' }).click();
+  const answer = page.getByTestId('answer');
+  await expect(answer).toContainText('A month at 100 times costs');
+  const more = async (): Promise<number> =>
+    Number(/costs ([\d\s]+\.\d\d)/.exec(await answer.innerText())![1]!.replaceAll(/\s/g, ''));
+  const hundred = await more();
+  await page.getByRole('combobox', { name: 'at', exact: true }).selectOption('1000');
+  await expect.poll(more).toBeGreaterThan(hundred * 5);
   await page.getByRole('link', { name: /^Checklist/ }).click();
   await expect(page.getByText('Traffic that nothing stops')).toBeVisible();
 });

@@ -6,7 +6,7 @@ import path from 'node:path';
 import { beforeAll, describe, expect, it, vi } from 'vitest';
 import type { Curve } from '@/core/curves';
 import type { RangeAnswer } from '@/core/draws';
-import type { CreditPlan, SpendPlan, UsagePlan } from '@/core/paying';
+import type { BothPlan, CreditPlan, SpendPlan, UsagePlan, StepsPlan } from '@/core/paying';
 import { ensureProgram } from '../../scripts/bundle-cli.mjs';
 
 vi.setConfig({ testTimeout: 60_000, hookTimeout: 60_000 });
@@ -92,6 +92,17 @@ describe('wick pay', () => {
     expect(Number(lines.then)).toBeLessThan(Number(lines.now));
     const hours = data<SpendPlan>('pay', file('sailing'), '--every-hour', 'OS-PLEDGE', '--level', '0.2');
     expect(hours.readings.map(({ level }) => level)).toContain('0.2');
+    const both = data<BothPlan>(
+      'pay',
+      file('sailing'),
+      '--every-hour',
+      'OS-PLEDGE',
+      '--with-lines',
+      '36-none',
+    );
+    expect(both.rows.map(({ way }) => way)).toEqual(['neither', 'lines', 'hours', 'both']);
+    const steps = data<StepsPlan>('pay', file('sailing'), '--every-hour', 'OS-PLEDGE', '--months', '24');
+    expect(Number(steps.rows[2]!.totals.likely)).toBeLessThanOrEqual(Number(steps.rows[0]!.totals.likely));
     const credit = data<CreditPlan>('pay', file('rota'), '--prepaid', 'HD-PURSE');
     expect(credit.rows[credit.best.likely]!.why).not.toBe('none');
   });

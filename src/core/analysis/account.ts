@@ -43,16 +43,19 @@ export class Account {
     const ahead = aheadByPayer(lines);
     const components = new Map<string, MonthAmounts>();
     const endings: { id: string; due: Decimal }[] = [];
+    const paidAhead: { id: string; amount: Decimal; again: boolean }[] = [];
     for (const line of lines) {
-      const { amounts, due } = this.line(line, ahead.get(line.id) ?? ZERO, inMonth, when);
+      const { amounts, due, upfront } = this.line(line, ahead.get(line.id) ?? ZERO, inMonth, when);
       components.set(line.id, amounts);
       if (due) endings.push({ id: line.id, due });
+      if (upfront) paidAhead.push({ id: line.id, ...upfront });
     }
     const all = [...components.values()];
     return {
       month: when.month + 1,
       components,
       endings,
+      paidAhead,
       monthly: addAll(all.map((each) => each.monthly)),
       cash: addAll(all.map((each) => each.cash)),
       unpriced: priced.unpriced,
@@ -64,7 +67,11 @@ export class Account {
     boughtAhead: Decimal,
     inMonth: Design,
     when: When,
-  ): { amounts: MonthAmounts; due: Decimal | null } {
+  ): {
+    amounts: MonthAmounts;
+    due: Decimal | null;
+    upfront: { amount: Decimal; again: boolean } | null;
+  } {
     const component = this.components.get(line.id)!;
     const age = when.month - (component.months?.from ?? 1) + 1;
     const once = age === 0 ? line.once : ZERO;
@@ -82,6 +89,7 @@ export class Account {
     return {
       amounts: { monthly: compares.plus(once).plus(due).plus(left), cash: cash.plus(due) },
       due: ending ? due : null,
+      upfront: begins && !upfront.isZero() ? { amount: upfront, again: age > 0 } : null,
     };
   }
 

@@ -22,6 +22,8 @@ export interface MonthRow extends MonthAmounts {
   readonly components: ReadonlyMap<string, MonthAmounts>;
   /** Commitments that end in this month before their term, and what the book's rule asks for it. */
   readonly endings: readonly { readonly id: string; readonly due: Decimal }[];
+  /** Money that leaves ahead for a term that begins in this month; `again`: the term is renewed. */
+  readonly paidAhead: readonly { readonly id: string; readonly amount: Decimal; readonly again: boolean }[];
   /** How many of the month's components have no amount. */
   readonly unpriced: number;
 }

@@ -6,7 +6,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { decimal, must, seededRandom } from '../base';
 import { type Along, applyEdit, type Design, designInStep } from '../design';
-import { curveSentence, curveTable, mapSentence } from '../display';
+import { curveSentence, curveTable, mapSentence, mapTable } from '../display';
 import { planOf, priceDesign } from '../pricing';
 import { MixedProgram } from '../program';
 import {
@@ -231,6 +231,23 @@ describe('a map', () => {
       }),
     );
     expect(mapSentence(map)).toMatch(/costs least on .* of the map/);
+    const cheaper = (x: number, y: number): number => (Math.ceil(y / 300) < Math.ceil(x / 500) ? 1 : 0);
+    map.y.forEach((y, row) => {
+      for (const { at, below, above } of map.borders[row]!) {
+        expect([cheaper(at * 0.999, y), cheaper(at * 1.0001, y)]).toEqual([below, above]);
+      }
+      // Read from the left, border by border, it is what every place says.
+      const side = (x: number): number =>
+        map.borders[row]!.filter(({ at }) => at <= x).at(-1)?.above ?? map.cheapest[row * 9]!;
+      expect(map.x.map(side)).toEqual(map.cheapest.slice(row * 9, (row + 1) * 9));
+    });
+    expect(map.borders.some((row) => row.length > 0)).toBe(true);
+    const table = mapTable(map);
+    expect(table.rows.length).toBe(9);
+    expect(mapTable(map, '', 3).rows.length).toBe(3);
+    expect(table.rows.some(({ cells }) => /“Side 0”, from [\d\s.]+ “Side 1”/.test(String(cells[1])))).toBe(
+      true,
+    );
   });
 });
 

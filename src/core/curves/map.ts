@@ -22,7 +22,18 @@ export interface LoadMap {
   readonly cheapest: readonly number[];
   /** By how much the next costs more, as a share of the cheapest; 0 where there is no other. */
   readonly lead: readonly number[];
+  /** Row by row: where along it another side becomes the cheapest, to a thousandth of the place; rising. */
+  readonly borders: readonly (readonly Border[])[];
 }
+
+export interface Border {
+  readonly at: number;
+  /** Places among the sides; -1: none has an amount. */
+  readonly below: number;
+  readonly above: number;
+}
+
+const NEAR = 1e-4;
 
 /**
  * @example
@@ -38,10 +49,7 @@ export function loadMap(sides: readonly MapSide[], across: Axis1, up: Axis1, poi
   for (const high of y) {
     for (const wide of x) {
       const costs = programs.map((program) => program.run([wide, high]));
-      let best = -1;
-      costs.forEach((cost, side) => {
-        if (!Number.isNaN(cost) && (best < 0 || cost < costs[best]!)) best = side;
-      });
+      const best = cheapestOf(costs);
       cheapest.push(best);
       const others = costs.filter((cost, side) => side !== best && !Number.isNaN(cost));
       lead.push(
@@ -49,5 +57,44 @@ export function loadMap(sides: readonly MapSide[], across: Axis1, up: Axis1, poi
       );
     }
   }
-  return { across, up, sides: sides.map(({ id, name }) => ({ id, name })), x, y, cheapest, lead };
+  const borders = y.map((high, row) =>
+    bordersOf(x, cheapest.slice(row * x.length, (row + 1) * x.length), (wide) =>
+      cheapestOf(programs.map((program) => program.run([wide, high]))),
+    ),
+  );
+  return { across, up, sides: sides.map(({ id, name }) => ({ id, name })), x, y, cheapest, lead, borders };
+}
+
+function cheapestOf(costs: readonly number[]): number {
+  let best = -1;
+  costs.forEach((cost, side) => {
+    if (!Number.isNaN(cost) && (best < 0 || cost < costs[best]!)) best = side;
+  });
+  return best;
+}
+
+/** Between two places with another cheapest, halved until it is near; a third one between them is found, too. */
+function bordersOf(x: readonly number[], row: readonly number[], at: (wide: number) => number): Border[] {
+  return row
+    .slice(1)
+    .flatMap((above, column) => between(x[column]!, row[column]!, x[column + 1]!, above, at));
+}
+
+function between(
+  from: number,
+  below: number,
+  to: number,
+  above: number,
+  at: (wide: number) => number,
+): Border[] {
+  if (below === above) return [];
+  let [low, high] = [from, to];
+  while (high - low > NEAR * Math.abs(high)) {
+    const middle = (low + high) / 2;
+    const there = at(middle);
+    if (there === below) low = middle;
+    else if (there === above) high = middle;
+    else return [...between(low, below, middle, there, at), ...between(middle, there, high, above, at)];
+  }
+  return [{ at: high, below, above }];
 }

@@ -17,4 +17,5 @@ export * from './recorded';
 export type * from './scope';
 export * from './sizes';
 export * from './taken-place';
+export * from './typed-over';
 export * from './usual-use';

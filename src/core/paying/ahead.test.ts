@@ -12,12 +12,10 @@ import {
   bothPlan,
   type BothRow,
   cheapestPath,
-  creditPlan,
   type SpendWish,
   spendPlan,
   type Step,
   stepsPlan,
-  takeOnCredit,
   takeOnSpend,
   takeOnSteps,
   takeOnUnits,
@@ -256,33 +254,5 @@ describe('many levels of a line', () => {
           expect(best).toBeLessThanOrEqual(month.monthly.value.toNumber() + 1e-6);
       }
     }
-  });
-});
-
-describe('what is paid over what is used', () => {
-  it('is what the engine says of the design’s own use', () => {
-    fc.assert(
-      fc.property(fc.integer({ min: 1, max: 9 }), (count) => {
-        const design = wide([
-          server('a', { count: { lean: '1', likely: String(count), heavy: String(count * 2) } }),
-        ]);
-        const credit = { ...PLACE, sku: 'CREDIT' };
-        const plan = creditPlan(planned(design), credit)!;
-        const { uses, lines: drawn } = plan.overUse;
-        const use = Number(plan.use);
-        const right = uses.findIndex((each) => each >= use);
-        for (const { term, credit: amount, amounts } of drawn.slice(1)) {
-          const [a, b] = [uses[right - 1]!, uses[right]!];
-          const paid = amounts[right - 1]! + ((amounts[right]! - amounts[right - 1]!) * (use - a)) / (b - a);
-          const made = planned(
-            must(applyEdits(design, takeOnCredit(design, credit, term!, amount, 'new'))).design,
-          );
-          // Everything in the design is paid by the credit: its month is what is paid for its use.
-          expect(paid).toBeCloseTo(made.pricer.price(made, { case: 'likely' }).monthly.value.toNumber(), 1);
-        }
-        expect(drawn.length).toBeGreaterThan(0);
-      }),
-      { numRuns: 8 },
-    );
   });
 });

@@ -1,4 +1,5 @@
 export * from './both-plan';
+export * from './credit-change';
 export * from './credit-plan';
 export type * from './model';
 export * from './month-of';

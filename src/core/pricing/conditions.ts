@@ -260,8 +260,8 @@ export function allowanceEnds(design: Design, books: BookSet): number[] {
  */
 export function settingsOf(design: Design, books: BookSet, when: When): string {
   const { currency, sold } = design;
-  // What follows a driver has its value already.
-  const { drivers: _, together: __, ...assumptions } = design.assumptions;
+  // What follows a driver has its value already; what is kept is only asked.
+  const { drivers: _, together: __, kept: ___, ...assumptions } = design.assumptions;
   const agreements = (design.agreements ?? []).filter((each) => isInForce(each, when.date));
   const ended = when.month === 0 ? [] : allowanceEnds(design, books).filter((end) => end <= when.month);
   return JSON.stringify([currency, assumptions, sold ?? null, agreements, ended]);

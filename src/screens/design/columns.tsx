@@ -8,6 +8,7 @@ import type { LedgerColumn, OpenEdit, TextEdit } from '@/ui/ledger';
 import { casedText } from './cells/cases-text';
 import {
   AmountCell,
+  FollowsSign,
   GuessSign,
   NameCell,
   shortTerm,
@@ -147,6 +148,7 @@ export function ledgerColumns(context: ColumnContext): LedgerColumn<Row>[] {
         row.kind === 'component' && (
           <span className="truncate text-soft">
             {isGuess(row.component) && <GuessSign />}
+            <FollowsSign formula={mainFormula(row.component)} />
             {textOfUse(row.component) || (mainMeter(row.component.kind) ? 'enter' : '')}
           </span>
         ),
@@ -182,7 +184,10 @@ export function ledgerColumns(context: ColumnContext): LedgerColumn<Row>[] {
       end: true,
       cell: (row) =>
         row.kind === 'component' && (
-          <span className="tabular-nums">{writeNumber(row.component.count.likely)}</span>
+          <span className="tabular-nums">
+            <FollowsSign formula={row.component.count.formula} />
+            {writeNumber(row.component.count.likely)}
+          </span>
         ),
       edit: forComponent((component) =>
         textEdit(
@@ -217,4 +222,9 @@ export function ledgerColumns(context: ColumnContext): LedgerColumn<Row>[] {
 function isGuess({ kind, guesses }: Component): boolean {
   const meter = mainMeter(kind)?.meter;
   return meter !== undefined && (guesses?.includes(`usage/${meter}`) ?? false);
+}
+
+function mainFormula({ kind, usage }: Component): string | undefined {
+  const meter = mainMeter(kind)?.meter;
+  return meter === undefined ? undefined : usage[meter]?.amount.formula;
 }

@@ -32,7 +32,7 @@ interface DesignViewMarginProps {
 }
 
 export function DesignViewMargin(props: DesignViewMarginProps) {
-  const { focused, selected, design, client, pricing, bookList, apply } = props;
+  const { id, focused, selected, design, client, pricing, bookList, apply } = props;
   const { summary, version } = pricing;
   const shared = { design, client, version, total: summary?.monthly ?? null };
   if (selected.length > 1) {
@@ -50,7 +50,7 @@ export function DesignViewMargin(props: DesignViewMarginProps) {
     return (
       <ComponentMargin
         {...shared}
-        designId={props.id}
+        designId={id}
         component={component}
         line={line}
         view={props.view}
@@ -74,5 +74,5 @@ export function DesignViewMargin(props: DesignViewMarginProps) {
     );
   }
   const { before } = props;
-  return <DesignMargin {...{ design, client, version, summary, before, bookList, apply }} />;
+  return <DesignMargin {...{ id, design, client, version, summary, before, bookList, apply }} />;
 }

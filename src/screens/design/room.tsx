@@ -5,7 +5,7 @@
 'use client';
 import { useRouter, useSelectedLayoutSegment } from 'next/navigation';
 import { createContext, type ReactNode, useCallback, useContext, useMemo, useState } from 'react';
-import type { Edit } from '@/core/design';
+import type { Edit, LetGo } from '@/core/design';
 import { tell } from '@/ui/toast';
 import { type PricingClient, warmPricing } from '@/workers/client';
 import { FileMakingLine, useFileMaking } from '../report/file-making';
@@ -86,19 +86,6 @@ export function DesignRoomOf({ id, initial, bookList, children }: DesignRoomProp
   const [marginOpen, setMarginOpen] = useState(true);
   const files = useFileMaking(`/api/designs/${id}/report`, '/api/jobs');
 
-  const apply = useCallback(
-    (edits: readonly Edit[]): boolean => {
-      const refused = session.apply(edits);
-      if (refused) tell(refused);
-      return refused === null;
-    },
-    [session],
-  );
-  const complete = useCallback(
-    (edits: readonly Edit[], change: readonly Edit[]) => void session.apply(edits, change),
-    [session],
-  );
-  const preview = useCallback((edits: readonly Edit[]) => session.preview(edits), [session]);
   const takeStep = useCallback(
     (step: 'undo' | 'redo') => {
       const refused = session[step]();
@@ -106,6 +93,21 @@ export function DesignRoomOf({ id, initial, bookList, children }: DesignRoomProp
     },
     [session],
   );
+  const apply = useCallback(
+    (edits: readonly Edit[]): boolean => {
+      const [gone, ...more] = session.lettingGo(edits);
+      const refused = session.apply(edits);
+      if (refused) tell(refused);
+      else if (gone) tell(letGoText(gone, more.length), { label: 'Undo', run: () => takeStep('undo') });
+      return refused === null;
+    },
+    [session, takeStep],
+  );
+  const complete = useCallback(
+    (edits: readonly Edit[], change: readonly Edit[]) => void session.apply(edits, change),
+    [session],
+  );
+  const preview = useCallback((edits: readonly Edit[]) => session.preview(edits), [session]);
   const undo = useMemo(() => ({ label: 'Undo', run: () => takeStep('undo') }), [takeStep]);
   const showKeys = useCallback(() => setDialog('keys'), []);
   const openMargin = useCallback(() => setMarginOpen(true), []);
@@ -159,4 +161,9 @@ function viewOf(segment: string | null): DesignView {
   // Bare rates are one more way to compare.
   if (segment === 'rates') return 'alternatives';
   return VIEWS.find((each) => each === segment) ?? 'ledger';
+}
+
+function letGoText({ name, label }: LetGo, more: number): string {
+  const others = more === 0 ? '' : `, and ${more} more`;
+  return `${label} of “${name}”${others}: follows its driver no more.`;
 }

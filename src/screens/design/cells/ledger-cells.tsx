@@ -81,6 +81,20 @@ export function GuessSign() {
   );
 }
 
+/** The entry follows a driver: typing over it lets it go. */
+export function FollowsSign({ formula }: { readonly formula: string | undefined }) {
+  if (formula === undefined) return null;
+  return (
+    <abbr
+      title={`follows ${formula}`}
+      aria-label={`follows ${formula}:`}
+      className="mr-1 text-brand no-underline"
+    >
+      =
+    </abbr>
+  );
+}
+
 /** A dotted line below says that nobody chose the place. */
 export function WhereCell({ component, place }: { readonly component: Component; readonly place: string }) {
   const text = place || (component.kind === 'custom' ? '' : 'choose');

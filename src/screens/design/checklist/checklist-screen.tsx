@@ -17,7 +17,10 @@ export function ChecklistScreen() {
   return (
     <DesignBody
       margin={
-        <DesignMargin {...{ design, client, version, summary, bookList, apply }} before={initial.before} />
+        <DesignMargin
+          {...{ id, design, client, version, summary, bookList, apply }}
+          before={initial.before}
+        />
       }
     >
       <Checklist

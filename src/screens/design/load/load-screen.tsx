@@ -29,7 +29,7 @@ export function LoadScreen() {
         {address.view === 'curve' && <CurveView {...{ address, go }} />}
         {address.view === 'ready' && <ReadyView {...{ address, go }} />}
         {address.view === 'map' && <MapView {...{ address, go }} />}
-        {address.view === 'fame' && <FameView {...{ address, go }} />}
+        {address.view === 'fame' && <FameView {...{ address }} />}
       </div>
     </DesignBody>
   );

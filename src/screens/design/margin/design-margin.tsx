@@ -24,6 +24,7 @@ import { NewerBooks } from './newer-books';
 import { OverTime } from './over-time';
 
 interface DesignMarginProps {
+  readonly id: string;
   readonly design: Design;
   readonly summary: DesignSummary | null;
   readonly client: PricingClient | null;
@@ -35,7 +36,7 @@ interface DesignMarginProps {
 }
 
 export function DesignMargin(props: DesignMarginProps) {
-  const { design, summary, client, version, before, bookList, apply } = props;
+  const { id, design, summary, client, version, before, bookList, apply } = props;
   return (
     <div>
       <h2 className="pr-8 text-base font-semibold break-words">{design.title}</h2>
@@ -72,7 +73,10 @@ export function DesignMargin(props: DesignMarginProps) {
       </div>
       <h3 className="mt-5 mb-2 border-b border-ink pb-1 text-sm font-semibold">Assumptions</h3>
       <Assumptions {...{ design, bookList, apply }} />
-      <OverTime design={design} client={client} apply={apply} />
+      <OverTime
+        {...{ design, client, apply }}
+        fame={`/designs/${id}/load?view=fame&along=traffic&times=100&lasts=month`}
+      />
       <Exchange design={design} apply={apply} />
       <h3 className="mt-5 mb-1.5 border-b border-ink pb-1 text-sm font-semibold">Agreements</h3>
       <Agreements design={design} bookList={bookList} apply={apply} />

@@ -4,7 +4,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { designOf, serverOf, transferOf } from '@tests/support/designs';
 import type { Design, Edit } from '@/core/design';
 import type { PricingClient } from '@/workers/client';
-import type { Answers, RunawayAnswer } from '@/workers/protocol';
+import type { Answers } from '@/workers/protocol';
 import { OverTime } from './over-time';
 
 beforeEach(() => void vi.useFakeTimers());
@@ -13,7 +13,6 @@ afterEach(() => {
   cleanup();
 });
 
-const plain = (text: string | null | undefined): string => (text ?? '').replace(/\u00a0/g, ' ');
 const box = (name: string | RegExp): HTMLElement => screen.getByRole('textbox', { name });
 
 function enter(field: HTMLElement, text: string): void {
@@ -21,7 +20,7 @@ function enter(field: HTMLElement, text: string): void {
   fireEvent.keyDown(field, { key: 'Enter' });
 }
 
-function show(part: Partial<Design['assumptions']> = {}, answer: RunawayAnswer | Answers['budget'] = null) {
+function show(part: Partial<Design['assumptions']> = {}, answer: Answers['budget'] = null) {
   const design = designOf(
     [
       serverOf('web', { name: 'Web' }),
@@ -39,7 +38,14 @@ function show(part: Partial<Design['assumptions']> = {}, answer: RunawayAnswer |
       return Promise.resolve(answer);
     },
   } as unknown as PricingClient;
-  render(<OverTime design={design} client={client} apply={(edits) => void applied.push([...edits])} />);
+  render(
+    <OverTime
+      design={design}
+      client={client}
+      fame="/fame"
+      apply={(edits) => void applied.push([...edits])}
+    />,
+  );
   return { applied, asked };
 }
 
@@ -103,49 +109,11 @@ describe('what is put on top', () => {
   });
 });
 
-describe('traffic that nothing stops', () => {
-  const rows = Array.from({ length: 9 }, (_, at) => ({ id: `out${at}`, now: '1', then: `${101.005 - at}` }));
-  const answer: RunawayAnswer = { now: '82', then: '955.045', rows };
-
-  async function open(times?: string) {
-    const details = screen.getByText('If nothing stopped the traffic').closest('details')!;
-    details.open = true;
-    fireEvent(details, new Event('toggle'));
-    if (times !== undefined) {
-      fireEvent.change(screen.getByRole('combobox', { name: 'Times the traffic' }), {
-        target: { value: times },
-      });
-    }
-    await act(() => vi.advanceTimersByTimeAsync(500));
-    return details;
-  }
-
-  it('is not priced before somebody asks', async () => {
-    const { asked } = show({}, answer);
-    await act(() => vi.advanceTimersByTimeAsync(2000));
-    expect(asked).toEqual([]);
-    await open('1000');
-    expect(asked).toEqual([['runaway', '1000']]);
-  });
-
-  it('names the worst lines, gathers the rest, and adds up to what it prints', async () => {
-    show({}, answer);
-    const details = await open();
-    const cells = within(details)
-      .getAllByRole('row')
-      .map((row) => [...row.children].map((cell) => plain(cell.textContent)));
-    expect(cells[0]![0]).toBe('Path 0');
-    expect(cells[6]![0]).toBe('3 more lines');
-    const printed = cells.map(([, amount]) => Math.round(Number(amount!.replace(/ /g, '')) * 100));
-    const total = printed.pop()!;
-    expect(printed.reduce((sum, each) => sum + each, 0)).toBe(total);
-    expect(plain(details.textContent)).toContain('A day of it costs about 31.40 USD');
-  });
-
-  it('says so where nothing follows traffic', async () => {
-    show({}, { now: '73', then: '73', rows: [] });
-    expect((await open()).textContent).toContain('Nothing in this design follows traffic.');
-  });
+it('a month of many times the traffic is looked at under Load', () => {
+  show();
+  expect(screen.getByRole('link', { name: 'If nothing stopped the traffic' }).getAttribute('href')).toBe(
+    '/fame',
+  );
 });
 
 describe('the budget', () => {

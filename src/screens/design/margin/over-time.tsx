@@ -1,5 +1,6 @@
 /** What changes over the months, and what is put on top: start, growth, seasons, contingency, tax, share of allowances. */
 'use client';
+import Link from 'next/link';
 import { err, issue, ok, parseDecimal, type Result } from '@/core/base';
 import type { Assumptions, Design, Edit } from '@/core/design';
 import { sentenceFor } from '@/core/display';
@@ -11,11 +12,12 @@ import type { PricingClient } from '@/workers/client';
 import { BudgetNote } from './budget-note';
 import { CasedEntry } from './cased-entry';
 import { MonthValuesEntry } from './month-values-entry';
-import { Runaway } from './runaway';
 import { ReadEntry } from './read-entry';
 import { percentText, readOptionalPercent, readPercent } from '../cells/percent-text';
 
 interface OverTimeProps {
+  /** Where a month of many times the traffic is looked at. */
+  readonly fame: string;
   readonly client: PricingClient | null;
   readonly design: Design;
   readonly apply: (edits: readonly Edit[]) => void;
@@ -23,7 +25,7 @@ interface OverTimeProps {
 
 type Optional = 'contingency' | 'tax' | 'allowanceShare';
 
-export function OverTime({ design, client, apply }: OverTimeProps) {
+export function OverTime({ design, client, fame, apply }: OverTimeProps) {
   const { assumptions } = design;
   const set = <F extends keyof Assumptions>(field: F, value: NonNullable<Assumptions[F]> | null): void =>
     apply([{ edit: 'set-assumption', field, value } as Edit]);
@@ -105,7 +107,9 @@ export function OverTime({ design, client, apply }: OverTimeProps) {
         rows={(assumptions.campaigns ?? []).map(({ month, times }) => ({ month, value: times }))}
         commit={(rows) => set('campaigns', rows && rows.map(({ month, value }) => ({ month, times: value })))}
       />
-      <Runaway design={design} client={client} />
+      <Link href={fame} prefetch={false} className="block text-sm text-brand hover:underline">
+        If nothing stopped the traffic
+      </Link>
     </div>
   );
 }

@@ -12,6 +12,7 @@ import { useAsked } from '../use-asked';
 import { FlatRows } from '../../flat-rows';
 import { Keep } from '../kept/keep';
 import { useAskedFor } from '../use-asked-for';
+import { ChangeFromMonth } from './credit-change';
 import { OfferAhead } from './offer-ahead';
 
 export function CreditView() {
@@ -21,16 +22,13 @@ export function CreditView() {
   const soldQuestion = useMemo(() => ({ ask: 'sold-ahead' as const, design }), [design]);
   const { last: sold } = useAsked(client, soldQuestion, 0);
   const offer = sold?.credit.find(({ sku }) => sku === get('sku')) ?? sold?.credit[0] ?? null;
+  const wish = useMemo(
+    () => (offer ? { book: offer.book, region: offer.region, sku: offer.sku } : null),
+    [offer],
+  );
   const question = useMemo(
-    () =>
-      offer
-        ? {
-            ask: 'credit-plan' as const,
-            design,
-            wish: { book: offer.book, region: offer.region, sku: offer.sku },
-          }
-        : null,
-    [design, offer],
+    () => (wish ? { ask: 'credit-plan' as const, design, wish } : null),
+    [design, wish],
   );
   const { to, last: plan, trouble } = useAsked(client, question, 150);
   if (sold && sold.credit.length === 0) {
@@ -55,12 +53,13 @@ export function CreditView() {
           <OfferAhead sold={sold.credit} offer={offer} term={null} onChoose={({ sku }) => set({ sku })} />
         )}
         <Keep
-          ask={offer && { shows: 'prepaid', book: offer.book, region: offer.region, sku: offer.sku }}
+          ask={wish && { shows: 'prepaid', ...wish }}
           name={offer ? `What to prepay: ${offer.name}` : ''}
         />
       </div>
       {plan && <Rows plan={plan} onTake={take} />}
       {plan && <OverUse plan={plan} title={design.title} />}
+      {plan && wish && <ChangeFromMonth wish={wish} row={startOf(plan)} />}
     </div>
   );
 }
@@ -112,4 +111,10 @@ function Rows({ plan, onTake }: RowsProps) {
       />
     </div>
   );
+}
+
+/** The calm one; where that is none, the first there is. */
+function startOf({ rows, calm }: CreditPlan): CreditRow {
+  const chosen = rows[calm]!;
+  return chosen.why === 'none' ? (rows.find(({ why }) => why !== 'none') ?? chosen) : chosen;
 }

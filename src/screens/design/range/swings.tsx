@@ -1,8 +1,11 @@
 /** One at a time: each input from lean to heavy with all others likely, ranked; each end priced exactly. */
 'use client';
 import { useMemo } from 'react';
-import { writeMoney, writeNumber } from '@/core/display';
+import { swingsTable, writeMoney, writeNumber } from '@/core/display';
 import type { SwingsAnswer, UncertainInput } from '@/core/draws';
+import { flatTableCsv } from '@/formats/flat-table-csv';
+import { Button } from '@/ui/button';
+import { saveText } from '../save-text';
 import { useRoom } from '../room';
 import { useAsked } from '../use-asked';
 import { CELL, HEAD, NUMBER } from '../table-looks';
@@ -35,6 +38,19 @@ export function Swings({ seed, draws, currency, inputs }: SwingsProps) {
       <table className="w-full text-sm">
         <caption className="mb-1 text-left text-sm font-semibold">
           Which input moves the month most, alone? All others likely, {currency} a month
+          <Button
+            tone="bare"
+            className="ml-3"
+            onClick={() =>
+              saveText(
+                flatTableCsv(swingsTable(last, inputs, currency)),
+                `${design.title}, one at a time.csv`,
+                'text/csv',
+              )
+            }
+          >
+            CSV
+          </Button>
         </caption>
         <thead>
           <tr>

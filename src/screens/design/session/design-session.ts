@@ -3,7 +3,7 @@
  * person sees (both). Edits are sent in order; a lost connection keeps them and sends them later; a stale answer
  * re-bases them and asks only where both sides changed the same thing. Undo is an edit like any other.
  */
-import { applyEdits, type Design, type Edit } from '@/core/design';
+import { applyEdits, type Design, type Edit, type LetGo, letGoBy, withoutStaleMarks } from '@/core/design';
 import { sentenceFor } from '@/core/display';
 import { faultsOfChange } from '@/formats/design';
 import type { Outside, PendingBatch, SendResult, SessionState, Since } from './session-types';
@@ -86,9 +86,11 @@ export class DesignSession {
    * Makes a change. Returns a sentence if it cannot be made; nothing is changed then. `after`: it completes that change, and
    * is taken back with it, if nothing came between.
    */
-  apply(edits: readonly Edit[], after?: readonly Edit[]): string | null {
+  apply(asked: readonly Edit[], after?: readonly Edit[]): string | null {
     this.draft = [];
     const current = this.current();
+    const along = withoutStaleMarks(current, asked);
+    const edits = along.length === 0 ? asked : [...asked, ...along];
     const applied = applyEdits(current, edits);
     if (!applied.ok) {
       this.show();
@@ -108,6 +110,11 @@ export class DesignSession {
     this.redoSteps = [];
     this.enqueue(edits);
     return null;
+  }
+
+  /** Entries that would follow no driver any more. */
+  lettingGo(edits: readonly Edit[]): LetGo[] {
+    return letGoBy(this.current(), edits);
   }
 
   /** Shows a change that is still being typed, without saving it; an empty list takes it back. */

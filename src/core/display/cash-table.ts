@@ -1,0 +1,83 @@
+/** Cash against spread, over quarters, with what happens when. */
+import { decimal } from '../base';
+import type { MonthEvent } from '../analysis';
+import { writeMoney } from './amount';
+import type { FlatRow, FlatTable } from './flat-table';
+
+interface Quarter {
+  readonly cash: string;
+  readonly monthly: string;
+}
+
+export interface CashOf {
+  readonly name: string;
+  readonly quarters: readonly Quarter[];
+  readonly events: readonly MonthEvent[];
+}
+
+/** What happens in a month, said to the last word; none of it is money by itself but where an amount stands. */
+const EVENT_WORDS: Readonly<Record<MonthEvent['what'], string>> = {
+  'paid-ahead': 'is paid ahead',
+  renewed: 'is renewed',
+  begins: 'begins',
+  ends: 'ends',
+  'ends-early': 'ends before its term',
+  'allowance-ends': 'What was included free of charge ends',
+};
+
+/**
+ * @example
+ * eventText({ month: 13, what: 'renewed', line: 'a', name: 'Web', amount: '400' }, 'USD'); // => 'Month 13: “Web” is renewed, 400.00 USD'
+ */
+export function eventText({ month, what, name, amount }: MonthEvent, currency: string): string {
+  const money = amount === null ? '' : `, ${writeMoney(amount, currency)} ${currency}`;
+  const words = EVENT_WORDS[what];
+  return `Month ${month}: ${name === '' ? words : `“${name}” ${words}`}${money}`;
+}
+
+/**
+ * Of each side what leaves in a quarter, what it compares as, and what has left since the beginning.
+ *
+ * @example
+ * cashTable([{ name: 'The design', quarters: [{ cash: '9', monthly: '6' }], events: [] }], 'USD', '').rows[0]!.cells; // => ['1', { money: '9' }, { money: '6' }, { money: '9' }]
+ */
+export function cashTable(sides: readonly CashOf[], currency: string, answer: string): FlatTable {
+  const own = sides.length === 1;
+  const named = (name: string, what: string): string => (own ? what : `${name}: ${what}`);
+  const quarters = sides[0]?.quarters ?? [];
+  const left = sides.map(() => decimal('0'));
+  return {
+    title: 'Cash against spread',
+    answer,
+    currency,
+    head: [
+      'Quarter',
+      ...sides.flatMap(({ name }) => [
+        named(name, 'leaves'),
+        named(name, 'compares as'),
+        named(name, 'left since the beginning'),
+      ]),
+    ],
+    rows: quarters.map((_, at): FlatRow => ({
+      level: 'line',
+      cells: [
+        String(at + 1),
+        ...sides.flatMap((side, index) => {
+          const { cash, monthly } = side.quarters[at]!;
+          left[index] = left[index]!.plus(cash);
+          return [{ money: cash }, { money: monthly }, { money: left[index].toString() }];
+        }),
+      ],
+    })),
+    notes: sides.flatMap(({ name, events }) =>
+      events.length === 0
+        ? []
+        : [
+            {
+              title: own ? 'What happens when' : `What happens when: ${name}`,
+              lines: events.map((each) => eventText(each, currency)),
+            },
+          ],
+    ),
+  };
+}
