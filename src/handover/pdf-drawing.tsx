@@ -27,11 +27,28 @@ export function scaleOf(scale: 'linear' | 'log', from: number, to: number, start
   const on = (value: number): number => (scale === 'log' ? log(value) : value);
   const width = on(to) - on(from) || 1;
   const place = (value: number): number => start + ((on(value) - on(from)) / width) * (end - start);
-  const ticks = Array.from({ length: TICKS + 1 }, (_, at) => {
-    const there = on(from) + (width * at) / TICKS;
-    return scale === 'log' ? 10 ** there : there;
-  });
-  return { place, ticks };
+  return { place, ticks: scale === 'log' ? powers(from, to) : rounds(from, to) };
+}
+
+/** One, two and five of each power; where these are too many, the powers alone. */
+function powers(from: number, to: number): number[] {
+  const all: number[] = [];
+  for (let power = Math.floor(log(from)); power <= log(to); power += 1) {
+    for (const part of [1, 2, 5]) all.push(Number((part * 10 ** power).toPrecision(2)));
+  }
+  const inside = all.filter((each) => each >= from * 0.9999 && each <= to * 1.0001);
+  return inside.length <= TICKS + 2
+    ? inside
+    : inside.filter((each) => Number.isInteger(Math.round(log(each) * 1e6) / 1e6));
+}
+
+function rounds(from: number, to: number): number[] {
+  const rough = (to - from) / TICKS;
+  const power = 10 ** Math.floor(log(rough));
+  const step = ([1, 2, 2.5, 5].find((each) => each * power >= rough * 0.999) ?? 10) * power;
+  const first = Math.ceil(from / step - 1e-9);
+  const count = Math.floor(to / step + 1e-9) - first + 1;
+  return Array.from({ length: Math.max(0, count) }, (_, at) => Number(((first + at) * step).toPrecision(12)));
 }
 
 /** The strokes of one line: a gap where there is no amount; level to the next place where it is stepped. */

@@ -17,7 +17,8 @@ const isAmount = (cell: FlatCell | undefined): boolean => typeof cell === 'objec
 
 export function FlatRows({ table, strong, action, actions }: FlatRowsProps) {
   const { title, currency, head, rows } = table;
-  const right = head.map((_, at) => rows.some(({ cells }) => isAmount(cells[at])));
+  // What a row is called stands to the left, a number too.
+  const right = head.map((_, at) => at > 0 && rows.some(({ cells }) => isAmount(cells[at])));
   return (
     <div
       tabIndex={0}
@@ -61,7 +62,7 @@ export function FlatRows({ table, strong, action, actions }: FlatRowsProps) {
                   </td>
                 ),
               )}
-              {action && <td className={`${CELL} text-right`}>{action(row)}</td>}
+              {action && <td className={`${CELL} py-0! text-right`}>{action(row)}</td>}
             </tr>
           ))}
         </tbody>

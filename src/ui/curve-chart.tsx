@@ -180,10 +180,15 @@ function optionsOf(id: string, props: CurveChartProps, colours: ChartColours): A
 
 /** By powers of ten from one power to another; halves of them where there are few. */
 function ticksOf(scale: 'linear' | 'log', from: number, to: number) {
-  if (scale === 'linear') return { min: from, max: to, tickAmount: TICKS };
+  if (scale === 'linear') return { min: from, max: to, tickAmount: evenTicks(to - from) };
   const [min, max] = [Math.floor(log(from) + 1e-9), Math.ceil(log(to) - 1e-9)];
   const powers = Math.max(1, max - min);
   return { min, max: min + powers, tickAmount: powers <= 2 ? powers * 2 : powers };
+}
+
+/** As many parts of the axis as give round numbers; else the usual many. */
+function evenTicks(span: number): number {
+  return [5, 6, 4, 7, 8].find((parts) => Number((span / parts).toPrecision(2)) === span / parts) ?? TICKS;
 }
 
 /** A level above all lines is shown, too; undefined: the lines decide. */

@@ -62,7 +62,9 @@ for (const scheme of ['light', 'dark'] as const) {
         ['load', 'costs least'],
         ['load?view=map&along=driver+viewers&up=driver+ships', 'of the map'],
         ['paying', 'worth committing'],
+        ['load?view=fame', 'at 10 times'],
         ['paying?view=hours', 'for every hour'],
+        ['paying?view=cash', 'leaves the account'],
         ['range', 'nine of ten'],
       ] as const) {
         await page.goto(`${map}/${view}`);

@@ -1,20 +1,8 @@
 /** A design leaves the house: the report, its files, the quotation, and a link that a stranger opens. */
 import fs from 'node:fs';
 import ExcelJs from 'exceljs';
-import type { Page } from '@playwright/test';
 import { agreementOf } from '../support/designs';
-import { copyOfBooking, edit, expect, openDesign, test, total } from './screen';
-
-async function take(page: Page, label: RegExp): Promise<{ name: string; path: string }> {
-  const [download] = await Promise.all([
-    page.waitForEvent('download'),
-    page
-      .getByRole('button', { name: 'Export' })
-      .click()
-      .then(() => page.getByRole('menuitem', { name: label }).click()),
-  ]);
-  return { name: download.suggestedFilename(), path: await download.path() };
-}
+import { copyOfBooking, edit, expect, openDesign, take, test, total } from './screen';
 
 test('the report says what the ledger says, on the page and in every file', async ({ page }) => {
   await openDesign(page);

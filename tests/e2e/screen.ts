@@ -6,6 +6,7 @@ import { startApplication } from '../../scripts/lib/application';
 import { freePort } from '../../scripts/lib/ports';
 
 export const BOOKING = '/designs/00000000-0000-4000-8000-000000000101';
+export const MAP = '/designs/00000000-0000-4000-8000-000000000102';
 
 /**
  * Every worker has the application to itself, on its own copy of the demo data; every test fails on an error of the
@@ -92,9 +93,28 @@ export async function copyOfBooking(page: Page): Promise<string> {
   return `/designs/${id}`;
 }
 
+/** Of the demo's map with its drivers and alternatives. */
+export async function copyOfMap(page: Page): Promise<string> {
+  const made = await page.request.post(`/api${MAP}/copy`, OURS);
+  const { id } = (await made.json()) as { id: string };
+  return `/designs/${id}`;
+}
+
 export async function edit(page: Page, design: string, edits: object[], baseRevision: number) {
   return page.request.post(`/api${design}/edits`, {
     data: { baseRevision, batch: crypto.randomUUID(), edits },
     ...OURS,
   });
+}
+
+/** A file of the report, as a person takes it along. */
+export async function take(page: Page, label: RegExp): Promise<{ name: string; path: string }> {
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page
+      .getByRole('button', { name: 'Export' })
+      .click()
+      .then(() => page.getByRole('menuitem', { name: label }).click()),
+  ]);
+  return { name: download.suggestedFilename(), path: await download.path() };
 }

@@ -1,14 +1,6 @@
 /** A design under other loads: the month over a driver, what to commit to, how sure it is. */
 import type { Page } from '@playwright/test';
-import { BOOKING, copyOfBooking, expect, openDesign, OURS, saved, test, total } from './screen';
-
-const MAP = BOOKING.replace(/1$/, '2');
-
-async function copyOfMap(page: Page): Promise<string> {
-  const made = await page.request.post(`/api${MAP}/copy`, OURS);
-  const { id } = (await made.json()) as { id: string };
-  return `/designs/${id}`;
-}
+import { BOOKING, copyOfBooking, copyOfMap, expect, MAP, openDesign, saved, test, total } from './screen';
 
 const answer = (page: Page) => page.getByTestId('answer');
 

@@ -10,8 +10,19 @@ export function gridOf({ from, to, scale }: Pick<Axis1, 'from' | 'to' | 'scale'>
   return Array.from({ length: last + 1 }, (_, step) => {
     if (step === 0) return from;
     if (step === last) return to;
-    return tidy(scale === 'log' ? from * (to / from) ** (step / last) : from + ((to - from) * step) / last);
+    const at = (each: number): number =>
+      scale === 'log' ? from * (to / from) ** (each / last) : from + ((to - from) * each) / last;
+    return readable(at(step), at(step + 1) - at(step));
   });
+}
+
+/** With as few digits as keep it within a twentieth of a step: places are read, too. */
+function readable(value: number, step: number): number {
+  for (let digits = 2; digits < 12; digits += 1) {
+    const short = Number(value.toPrecision(digits));
+    if (Math.abs(short - value) <= step / 20) return short;
+  }
+  return tidy(value);
 }
 
 /**

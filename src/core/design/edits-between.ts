@@ -8,6 +8,7 @@ import type { Component, Section } from './component';
 import type { Design } from './design';
 import { COMPONENT_FIELDS } from './component-fields';
 import type { Edit } from './edit';
+import { isSame } from './is-same';
 
 /**
  * Applied to `from` they give `to`, but for answers to checks that stand in another order.
@@ -21,8 +22,8 @@ export function editsBetween(from: Design, to: Design): Edit[] {
       from[field] === to[field] ? [] : [{ edit: 'set-design', field, value: to[field] }],
     ),
     ...assumptionEdits(from.assumptions, to.assumptions),
-    ...(same(from.books, to.books) ? [] : [{ edit: 'pin-books', books: to.books } as const]),
-    ...(same(from.agreements ?? [], to.agreements ?? [])
+    ...(isSame(from.books, to.books) ? [] : [{ edit: 'pin-books', books: to.books } as const]),
+    ...(isSame(from.agreements ?? [], to.agreements ?? [])
       ? []
       : [{ edit: 'set-agreements', agreements: to.agreements ?? [] } as const]),
     ...placeEdits(null, from, to),
@@ -37,27 +38,16 @@ function placeEdits(
   from: Pick<Section, 'place'>,
   to: Pick<Section, 'place'>,
 ): Edit[] {
-  if (same(from.place ?? null, to.place ?? null)) return [];
+  if (isSame(from.place ?? null, to.place ?? null)) return [];
   return [{ edit: 'place-new-lines', section, place: to.place ?? null }];
-}
-
-/** Plain data: written alike, key by key. */
-function same(a: unknown, b: unknown): boolean {
-  return canonical(a) === canonical(b);
-}
-
-function canonical(value: unknown): string {
-  return JSON.stringify(value, (_, each: unknown) =>
-    each && typeof each === 'object' && !Array.isArray(each)
-      ? Object.fromEntries(Object.entries(each).sort(([a], [b]) => (a < b ? -1 : 1)))
-      : each,
-  );
 }
 
 function assumptionEdits(from: Assumptions, to: Assumptions): Edit[] {
   const fields = [...new Set([...Object.keys(from), ...Object.keys(to)])] as (keyof Assumptions)[];
   return fields.flatMap((field): Edit[] =>
-    same(from[field], to[field]) ? [] : [{ edit: 'set-assumption', field, value: to[field] ?? null } as Edit],
+    isSame(from[field], to[field])
+      ? []
+      : [{ edit: 'set-assumption', field, value: to[field] ?? null } as Edit],
   );
 }
 
@@ -85,7 +75,7 @@ function alternativeEdits(from: readonly Alternative[], to: readonly Alternative
     now = now.filter((each) => each.id !== id);
   }
   to.forEach((alternative, index) => {
-    if (same(now[index], alternative)) return;
+    if (isSame(now[index], alternative)) return;
     edits.push({ edit: 'put-alternative', index, alternative });
     now = now.filter((each) => each.id !== alternative.id);
     now.splice(index, 0, alternative);
@@ -129,13 +119,13 @@ function sectionEdits(from: readonly Section[], to: readonly Section[]): Edit[] 
 
 function componentEdits(from: Component, to: Component): Edit[] {
   const fields = COMPONENT_FIELDS.flatMap((field): Edit[] =>
-    same(from[field] ?? null, to[field] ?? null)
+    isSame(from[field] ?? null, to[field] ?? null)
       ? []
       : [{ edit: 'set-component', id: to.id, field, value: to[field] ?? null } as Edit],
   );
   const meters = [...new Set([...Object.keys(from.usage), ...Object.keys(to.usage)])];
   const usage = meters.flatMap((meter): Edit[] =>
-    same(from.usage[meter], to.usage[meter])
+    isSame(from.usage[meter], to.usage[meter])
       ? []
       : [{ edit: 'set-usage', id: to.id, meter, value: to.usage[meter] ?? null }],
   );

@@ -10,6 +10,7 @@ export * from './edit-target';
 export * from './edits-between';
 export * from './entries';
 export * from './following';
+export * from './is-same';
 export * from './kept';
 export * from './kind-rules';
 export * from './measured';

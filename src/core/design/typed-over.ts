@@ -4,6 +4,7 @@ import type { Component } from './component';
 import { allComponents, type Design } from './design';
 import type { DesignEdit } from './edit-model';
 import { entriesOf, type NamedEntry } from './entries';
+import { isSame } from './is-same';
 
 export interface LetGo {
   readonly component: string;
@@ -43,9 +44,7 @@ export function withoutStaleMarks(design: Design, edits: readonly Edit[]): Desig
   );
   return changedEntries(design, applied.value.design).flatMap(({ old, now, entries }): DesignEdit[] => {
     if (!now.measured || said.has(now.id)) return [];
-    const stale = marked(old).filter(
-      ({ entry, value }) => JSON.stringify(entries.get(entry)?.value) !== JSON.stringify(value),
-    );
+    const stale = marked(old).filter(({ entry, value }) => !isSame(entries.get(entry)?.value, value));
     if (stale.length === 0) return [];
     const rest = now.measured.filter((each) => !stale.some(({ entry }) => entry === each));
     return [{ edit: 'set-component', id: now.id, field: 'measured', value: rest.length > 0 ? rest : null }];

@@ -1,6 +1,7 @@
 /** Cash against spread, over quarters, with what happens when. */
 import { decimal } from '../base';
 import type { MonthEvent } from '../analysis';
+import { minorDigits, roundRows } from '../money';
 import { writeMoney } from './amount';
 import type { FlatRow, FlatTable } from './flat-table';
 
@@ -45,6 +46,14 @@ export function cashTable(sides: readonly CashOf[], currency: string, answer: st
   const own = sides.length === 1;
   const named = (name: string, what: string): string => (own ? what : `${name}: ${what}`);
   const quarters = sides[0]?.quarters ?? [];
+  // Rounded so that what has left is the sum of what is printed above it.
+  const column = (side: CashOf, read: (each: Quarter) => string) =>
+    roundRows(
+      side.quarters.map((each) => decimal(read(each))),
+      minorDigits(currency),
+    );
+  const cash = sides.map((side) => column(side, (each) => each.cash));
+  const spread = sides.map((side) => column(side, (each) => each.monthly));
   const left = sides.map(() => decimal('0'));
   return {
     title: 'Cash against spread',
@@ -62,10 +71,10 @@ export function cashTable(sides: readonly CashOf[], currency: string, answer: st
       level: 'line',
       cells: [
         String(at + 1),
-        ...sides.flatMap((side, index) => {
-          const { cash, monthly } = side.quarters[at]!;
-          left[index] = left[index]!.plus(cash);
-          return [{ money: cash }, { money: monthly }, { money: left[index].toString() }];
+        ...sides.flatMap((_, index) => {
+          const [leaves, compares] = [cash[index]![at]!, spread[index]![at]!];
+          left[index] = left[index]!.plus(leaves);
+          return [leaves, compares, left[index]].map((each) => ({ money: each.toString() }));
         }),
       ],
     })),

@@ -52,6 +52,10 @@ describe('cash as a table', () => {
   it('runs on what has left, side by side, each named where there are several', () => {
     const alone = cashTable([side('The design', ['9', '2'])], 'USD', '');
     expect(alone.rows.map(({ cells }) => flatCellText(cells[3]!, 'USD'))).toEqual(['9.00', '11.00']);
+    const thirds = cashTable([side('The design', ['1.004', '1.004', '1.004'])], 'USD', '');
+    const money = (row: number, at: number): number =>
+      Math.round(Number((thirds.rows[row]!.cells[at] as { money: string }).money) * 100);
+    expect([money(0, 1) + money(1, 1), money(2, 3)]).toEqual([money(1, 3), 301]);
     expect(alone.head).toEqual(['Quarter', 'leaves', 'compares as', 'left since the beginning']);
     const two = cashTable([side('The design', ['9']), side('Other', ['4'])], 'USD', '');
     expect(two.head[4]).toBe('Other: leaves');

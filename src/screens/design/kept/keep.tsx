@@ -2,7 +2,7 @@
 'use client';
 import Link from 'next/link';
 import { useState } from 'react';
-import { type Kept, type KeptAsk, MOST_KEPT } from '@/core/design';
+import { isSame, type Kept, type KeptAsk, MOST_KEPT } from '@/core/design';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { INPUT } from '@/ui/field';
@@ -23,8 +23,7 @@ export function Keep({ ask, name }: KeepProps) {
   const { kept = [] } = state.design.assumptions;
   // An alternative has no report of its own.
   if (side !== null) return null;
-  const text = JSON.stringify(ask);
-  const there = kept.find((each) => JSON.stringify(each.ask) === text);
+  const there = kept.find((each) => isSame(each.ask, ask));
   const put = (next: readonly Kept[]): boolean =>
     apply([{ edit: 'set-assumption', field: 'kept', value: next.length === 0 ? null : next }]);
   const keep = (): void => {

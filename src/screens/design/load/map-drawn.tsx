@@ -57,7 +57,7 @@ export function MapDrawn({ map, own, title }: MapDrawnProps) {
         </h2>
         <svg
           ref={svg}
-          viewBox={`-64 -6 ${SIZE + 84} ${SIZE + 56}`}
+          viewBox={`-64 -6 ${SIZE + 104} ${SIZE + 56}`}
           className="w-[480px] max-w-full text-xs"
           aria-hidden="true"
         >
@@ -67,7 +67,8 @@ export function MapDrawn({ map, own, title }: MapDrawnProps) {
               x={from * SIZE}
               y={SIZE - (row + 1) * cell}
               width={(to - from) * SIZE}
-              height={cell + 0.3}
+              height={cell}
+              shapeRendering="crispEdges"
               fill={side < 0 ? 'var(--surface)' : `var(--series-${(side % 6) + 1})`}
               fillOpacity={side >= 6 ? 0.25 : 0.5}
             />
