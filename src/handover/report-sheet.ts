@@ -6,7 +6,8 @@
 import ExcelJs from 'exceljs';
 import { mainMeter } from '@/core/books';
 import { stepsOf } from '@/core/program';
-import { type BuiltReport, liveComponents, mainEntries } from '@/core/report';
+import { type BuiltReport, liveComponents, liveDrivers, mainEntries } from '@/core/report';
+import { addDrivers } from './sheet-drivers';
 import { addFlatTable, addToKnow } from './sheet-flat-table';
 import { addLines, type LinesPlan } from './sheet-lines';
 import { addAssumptions, addMonths, addPaying, addRates } from './sheet-others';
@@ -50,6 +51,9 @@ export async function reportSheet(built: BuiltReport, at: Date): Promise<Uint8Ar
   });
   addAssumptions(book, report);
   addRates(book, report);
-  if (plan.workings) addWorkings(book, plan.workings, plan, lines);
+  const drivers = open
+    ? addDrivers(book, design.assumptions.drivers ?? [], liveDrivers(planned))
+    : new Map<string, string>();
+  if (plan.workings) addWorkings(book, plan.workings, plan, new Map([...lines.entries, ...drivers]));
   return new Uint8Array(await book.xlsx.writeBuffer());
 }

@@ -1,15 +1,9 @@
 /** Every step of every amount as a row with its formula; prices and entries are cells of their own. */
 import type { Workbook } from 'exceljs';
+import { DRIVERS } from '@/core/drivers';
 import type { Workings } from '@/core/program';
 import { formulaOf } from './sheet-formulas';
-import {
-  entryKey,
-  FIRST_WORKING,
-  type LinesPlace,
-  type LinesPlan,
-  WORKING_VALUE,
-  WORKINGS,
-} from './sheet-lines';
+import { entryKey, FIRST_WORKING, type LinesPlan, WORKING_VALUE, WORKINGS } from './sheet-lines';
 import { PLAIN_FORMAT, setHead } from './sheet-style';
 
 const COLUMNS = [
@@ -37,13 +31,20 @@ const HOW = {
   same: 'as above',
 } as const;
 
-export function addWorkings(book: Workbook, workings: Workings, plan: LinesPlan, lines: LinesPlace): void {
+/** `entries`: cells of what may be changed. */
+export function addWorkings(
+  book: Workbook,
+  workings: Workings,
+  plan: LinesPlan,
+  entries: ReadonlyMap<string, string>,
+): void {
   const sheet = book.addWorksheet(WORKINGS);
   setHead(sheet, COLUMNS, 2);
   const cell = (row: number): string => `${WORKING_VALUE}${row + FIRST_WORKING}`;
   for (const row of workings.rows) {
-    const entry = row.input && plan.live.has(row.input.component) ? row.input : null;
-    const source = entry ? lines.entries.get(entryKey(entry.component, entry.entry)) : undefined;
+    const entry =
+      row.input && (plan.live.has(row.input.component) || row.input.component === DRIVERS) ? row.input : null;
+    const source = entry ? entries.get(entryKey(entry.component, entry.entry)) : undefined;
     const formula = source ?? formulaOf(row, cell);
     const result = row.value.toNumber();
     const label = `${'  '.repeat(Math.min(row.depth, 8))}${row.label}`;

@@ -6,9 +6,10 @@ import path from 'node:path';
 import ExcelJs from 'exceljs';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { indexBook } from '@/core/books';
-import { allComponents, type Design, followingOf } from '@/core/design';
+import { must } from '@/core/base';
+import { allComponents, applyEdit, type Design, followingOf } from '@/core/design';
 import { bookSet } from '@/core/pricing';
-import { buildReport, liveComponents, mainEntries } from '@/core/report';
+import { buildReport, liveComponents, liveDrivers, mainEntries } from '@/core/report';
 import { DEMO_DESIGNS } from '@/demo/designs';
 import { DEMO_REVISIONS, generateBook } from '@/demo/generate-book';
 import { DEMO_PROFILES } from '@/demo/profiles';
@@ -52,6 +53,13 @@ function entryOf(book: ExcelJs.Workbook, name: string, head: string): ExcelJs.Ce
   });
   if (!found) throw new Error(`no line ${name}`);
   return found;
+}
+
+/** Every driver that the sheet lets people change, twice as high. */
+function doubled(book: ExcelJs.Workbook): void {
+  book.getWorksheet('Drivers')!.eachRow((row, number) => {
+    if (number > 1 && !row.getCell(7).value) row.getCell(2).value = Number(row.getCell(2).value) * 2;
+  });
 }
 
 /** Likely of the month on the first sheet and at the end of the lines. */
@@ -102,6 +110,7 @@ describe('sheets opened by LibreOffice', () => {
       const changes: Record<string, (book: ExcelJs.Workbook) => void> = {
         plain: () => undefined,
         grown: (book) => counts.forEach((count, name) => (entryOf(book, name, 'Count').value = count)),
+        ...((design.assumptions.drivers ?? []).length === 0 ? {} : { driven: doubled }),
       };
       for (const [kind, change] of Object.entries(changes)) {
         const file = path.join(folder, `${kind}-${index}.xlsx`);
@@ -131,6 +140,25 @@ describe('sheets opened by LibreOffice', () => {
       expect(recalculated.get(`plain-${index}`)).toEqual([ours, ours]);
     },
   );
+
+  it('follow a changed driver as the calculation does', () => {
+    const index = DEMO_DESIGNS.findIndex(({ assumptions }) => (assumptions.drivers ?? []).length > 0);
+    const design = DEMO_DESIGNS[index]!;
+    const live = liveDrivers(buildReport(design, books, FULL).plan);
+    expect(live.size).toBeGreaterThan(0);
+    const drivers = design.assumptions.drivers!.map((each) =>
+      live.has(each.name) ? { ...each, value: { likely: String(Number(each.value.likely) * 2) } } : each,
+    );
+    const changed = must(
+      applyEdit(design, { edit: 'set-assumption', field: 'drivers', value: drivers }),
+    ).design;
+    const ours = Number(buildReport(changed, books, FULL).report.total.monthly);
+    const before = Number(buildReport(design, books, FULL).report.total.monthly);
+    expect(ours).toBeGreaterThan(before);
+    // The cells keep what made the printed rows add up before: at most a unit for each line.
+    const [first] = recalculated.get(`driven-${index}`)!;
+    expect(Math.abs(Number(first) - ours)).toBeLessThan(0.02);
+  });
 
   it.each(DEMO_DESIGNS.map((design, index) => [design.title, index] as const))(
     '“%s” follows changed counts as the calculation does',

@@ -36,10 +36,10 @@ export function findBends(
   const found: Bend[] = [];
   const range = grid[grid.length - 1]! - grid[0]!;
   /** How far what lies between is from the straight line; NaN: one of the places has no amount. */
-  const deviation = (from: number, to: number): number => {
+  const deviation = (from: number, to: number, parts: readonly number[] = BETWEEN): number => {
     const [first, last] = [amount(from), amount(to)];
     let most = 0;
-    for (const part of BETWEEN) {
+    for (const part of parts) {
       const there = amount(from + (to - from) * part);
       if (Number.isNaN(there) && Number.isNaN(first) && Number.isNaN(last)) continue;
       const by = Math.abs(there - first - (last - first) * part);
@@ -73,8 +73,9 @@ export function findBends(
   };
   for (let at = 1; at < grid.length; at += 1) {
     const [from, to] = [grid[at - 1]!, grid[at]!];
-    const by = deviation(from, to);
-    if (bends(by)) look(from, to, by, 0);
+    // One place, by turns, tells a straight stretch; where it does not, both are looked at.
+    if (!bends(deviation(from, to, [BETWEEN[at % 2]!]))) continue;
+    look(from, to, deviation(from, to), 0);
   }
   return found;
 }

@@ -1,5 +1,6 @@
-/** Which entries a sheet may let people change: the count and the main quantity of a line, where its formulas follow both. */
+/** Which entries a sheet may let people change: the count and the main quantity of a line, where its formulas follow both; drivers. */
 import { mainMeter } from '../books';
+import { DRIVERS } from '../drivers';
 import { allComponents, type Design } from '../design';
 import type { DesignPlan } from '../pricing';
 import { compileProgram } from '../program';
@@ -24,6 +25,18 @@ export function liveComponents(plan: DesignPlan): Set<string> {
     if (entries.every((entry) => followed.has(`${id}\n${entry}`))) live.add(id);
   }
   return live;
+}
+
+/**
+ * Names of the drivers that every formula behind them follows.
+ *
+ * @example
+ * liveDrivers(plan).size; // => 0
+ */
+export function liveDrivers(plan: DesignPlan): Set<string> {
+  if ((plan.design.assumptions.drivers ?? []).length === 0) return new Set();
+  const { program } = compileProgram(plan, ({ component }) => component === DRIVERS);
+  return new Set(program.inputs.flatMap(({ component, entry }) => (component === DRIVERS ? [entry] : [])));
 }
 
 /**
