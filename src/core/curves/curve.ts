@@ -55,7 +55,7 @@ export function curveOf({ axis, sides, what, points }: CurveAsk): Curve {
       ...reading,
       amounts: evaluated.map((side) => side.exact(reading.at)?.toString() ?? null),
     })),
-    marks: marksOf(evaluated[0]!, bends[0]!),
+    ...marksOf(evaluated[0]!, bends[0]!),
     budget: budget ?? null,
     growth: growthOf(evaluated[0]!, axis),
   };
@@ -94,7 +94,7 @@ function budgetAt(side: Evaluated, at: readonly number[], budget: number): numbe
 }
 
 /** Steps of the same lines over and over are told once, without pricing each of them exactly. */
-function marksOf(side: Evaluated, bends: readonly Bend[]): Mark[] {
+function marksOf(side: Evaluated, bends: readonly Bend[]): Pick<Curve, 'marks' | 'untold'> {
   const groups = new Map<string, Bend[]>();
   for (const bend of bends) {
     const key = jumping(side, bend).join('\n');
@@ -110,7 +110,10 @@ function marksOf(side: Evaluated, bends: readonly Bend[]): Mark[] {
   }
   const told = alone.length <= MOST_MARKS ? alone : [...alone].sort(byJump(side)).slice(0, MOST_MARKS);
   const all = [...marks, ...told.flatMap((bend) => marksAt(bend, side))];
-  return all.sort((a, b) => a.at - b.at || (a.line < b.line ? -1 : 1));
+  return {
+    marks: all.sort((a, b) => a.at - b.at || (a.line < b.line ? -1 : 1)),
+    untold: { places: alone.length - told.length, atLeast: bends.length >= MOST_BENDS },
+  };
 }
 
 /** Ids of the lines that jump there. */

@@ -94,6 +94,8 @@ export interface Curve {
   readonly crossings: readonly Crossing[];
   readonly readings: readonly MarkedReading[];
   readonly marks: readonly Mark[];
+  /** So many more places at which it jumps or turns are not told; `atLeast`: there may be more yet. */
+  readonly untold: { readonly places: number; readonly atLeast: boolean };
   readonly budget: string | null;
   readonly growth: { readonly at: readonly number[]; readonly lines: readonly GrowingLine[] };
 }

@@ -91,8 +91,12 @@ export function marksText({
   marks,
   axis,
   currency,
-}: Pick<Curve, 'marks' | 'currency'> & { readonly axis: { readonly unit: string } }): string[] {
-  return marks.map(({ at, name, what, jump, again }) => {
+  untold,
+}: Pick<Curve, 'marks' | 'currency'> & {
+  readonly axis: { readonly unit: string };
+  readonly untold?: Curve['untold'];
+}): string[] {
+  const told = marks.map(({ at, name, what, jump, again }) => {
     const by = jump === null ? '' : `, ${writeMoney(jump, currency)} ${currency} at once`;
     const more =
       again === null
@@ -100,4 +104,8 @@ export function marksText({
         : `; and ${again.times} more such steps, the last at ${placeOnAxis(again.until, axis)}`;
     return `${placeOnAxis(at, axis)}: “${name}”: ${groupInText(what)}${by}${more}`;
   });
+  const { places, atLeast } = untold ?? { places: 0, atLeast: false };
+  if (places === 0 && !atLeast) return told;
+  const many = atLeast ? `at least ${places + 1}` : String(places);
+  return [...told, `${many} more such ${many === '1' ? 'place' : 'places'}, where it jumps or turns by less`];
 }

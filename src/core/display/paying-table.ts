@@ -31,8 +31,24 @@ export function usagePlanTable(plan: UsagePlan): FlatTable {
         { money: regret },
       ],
     })),
-    notes: [],
+    notes:
+      plan.stoppable.length === 0 ? [] : [{ title: 'Could be interruptible', lines: stoppableText(plan) }],
   };
+}
+
+/**
+ * What could be interruptible, a sentence each.
+ *
+ * @example
+ * stoppableText({ currency: 'USD', stoppable: [{ id: 'a', name: 'Batch', mayBeStopped: true, stands: '10', interruptible: '4' }] }); // => ['“Batch” may be stopped: 4.00 in place of 10.00 USD a month']
+ */
+export function stoppableText({ stoppable, currency }: Pick<UsagePlan, 'stoppable' | 'currency'>): string[] {
+  return stoppable.map(({ name, mayBeStopped, stands, interruptible }) => {
+    const amounts = `${writeMoney(interruptible, currency)} in place of ${writeMoney(stands, currency)} ${currency} a month`;
+    return mayBeStopped
+      ? `“${name}” may be stopped: ${amounts}`
+      : `“${name}”, if it may be stopped at any time: ${amounts}`;
+  });
 }
 
 /**

@@ -90,6 +90,16 @@ export function baseFor({ factors, weight }: Pick<Simulation, 'factors' | 'weigh
 }
 
 /**
+ * Whether the effects are worked out within about as long as a report waits for them; else the screen does it.
+ *
+ * @example
+ * effectsAreQuick({ factors: [], weight: 0.01 }); // => true
+ */
+export function effectsAreQuick(simulation: Pick<Simulation, 'factors' | 'weight'>): boolean {
+  return baseFor(simulation) * (simulation.factors.length + 2) * simulation.weight <= MOST_WEIGHT;
+}
+
+/**
  * @example
  * swingsOf(new Simulation(plan, 'seed', 10)).likely; // => '146'
  */

@@ -19,7 +19,7 @@ import {
   usagePlanTable,
   usesDrawing,
 } from '../display';
-import { baseFor, effectsOf, Simulation } from '../draws';
+import { baseFor, effectsAreQuick, effectsOf, Simulation } from '../draws';
 import { creditPlan, spendPlan, usagePlan } from '../paying';
 import type { AmountOf, DesignPlan } from '../pricing';
 
@@ -76,9 +76,11 @@ function answer(ask: KeptAsk, sides: KeptSides): Answer | null {
       const simulation = new Simulation(own, ask.seed, ask.draws);
       simulation.advance(drawsWithin(simulation));
       const range = simulation.answer();
-      const { effects } = effectsOf(simulation, baseFor(simulation));
+      const quick = effectsAreQuick(simulation);
+      const { effects } = quick ? effectsOf(simulation, baseFor(simulation)) : { effects: [] };
+      const table = rangeTable(range, effects);
       return {
-        table: rangeTable(range, effects),
+        table: quick ? table : { ...table, notes: [...table.notes, NOT_HERE] },
         drawing: range.inputs.length > 0 ? rangeDrawing(range) : null,
       };
     }
@@ -96,6 +98,11 @@ function answer(ask: KeptAsk, sides: KeptSides): Answer | null {
       return assertNever(ask);
   }
 }
+
+const NOT_HERE = {
+  title: 'What explains the spread',
+  lines: ['Takes long for this design, because much of it is priced line by line: see “Range”.'],
+};
 
 /** A report waits for so long, about: milliseconds. */
 const MOST_WEIGHT = 15_000;

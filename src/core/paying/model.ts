@@ -31,6 +31,17 @@ export interface UsageRow {
   readonly saving: string;
 }
 
+/** A line that is sold as interruptible, and is not paid so. */
+export interface StoppableRow {
+  readonly id: string;
+  readonly name: string;
+  /** Somebody said that it may be stopped at any time. */
+  readonly mayBeStopped: boolean;
+  /** The month of the line as it stands, and interruptible, likely. */
+  readonly stands: string;
+  readonly interruptible: string;
+}
+
 export interface UsagePlan {
   readonly currency: string;
   readonly term: Term;
@@ -38,6 +49,8 @@ export interface UsagePlan {
   /** The design's month as it stands, and with the calm level of every line, likely. */
   readonly now: string;
   readonly then: string;
+  /** What could be interruptible instead, for less: lines that may be stopped first, then by what they save. */
+  readonly stoppable: readonly StoppableRow[];
 }
 
 /** What a spend commitment may buy in each hour of the week, by group of lines, at committed prices. */

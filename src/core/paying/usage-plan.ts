@@ -9,7 +9,7 @@ import type { DesignPlan, PricedDesign } from '../pricing';
 import { commitmentOf, type Term } from '../terms';
 import { type Case, CASES, readCase, runningTime, unitHoursOf } from '../usage';
 import { byCase } from './by-case';
-import type { UsagePlan, UsageRow } from './model';
+import type { StoppableRow, UsagePlan, UsageRow } from './model';
 import { hoursOfMonth } from './month-of';
 import { leastRegret } from './regret';
 
@@ -42,7 +42,34 @@ export function usagePlan(plan: DesignPlan, term: Term): UsagePlan {
     rows: rows.sort((a, b) => gain(b) - gain(a) || (a.id < b.id ? -1 : 1)),
     now: likely.monthly.value.toString(),
     then: then.monthly.value.toString(),
+    stoppable: stoppableOf(plan, likely),
   };
+}
+
+function stoppableOf(plan: DesignPlan, likely: PricedDesign): StoppableRow[] {
+  const rows = allComponents(plan.design).flatMap((component): StoppableRow[] => {
+    const { id, name, term, mayBeStopped } = component;
+    if (!kindOf(component.kind).committable || term === 'interruptible') return [];
+    const stands = lineMonth(likely, id);
+    const { committed: _, ...free } = component;
+    const instead = new Map([[id, { ...free, term: 'interruptible' as const }]]);
+    const then = stands && lineMonth(plan.pricer.price(plan, { case: 'likely', instead }), id);
+    if (!stands || !then?.lessThan(stands)) return [];
+    return [
+      {
+        id,
+        name,
+        mayBeStopped: mayBeStopped === true,
+        stands: stands.toString(),
+        interruptible: then.toString(),
+      },
+    ];
+  });
+  const saves = (row: StoppableRow): number => Number(row.stands) - Number(row.interruptible);
+  return rows.sort(
+    (a, b) =>
+      Number(b.mayBeStopped) - Number(a.mayBeStopped) || saves(b) - saves(a) || (a.id < b.id ? -1 : 1),
+  );
 }
 
 function commits(component: Component, term: Term): boolean {

@@ -2,7 +2,7 @@
 'use client';
 import { useMemo, useState } from 'react';
 import { findComponent } from '@/core/design';
-import { describeTerm, usagePlanSentence, writeMoney, writeNumber } from '@/core/display';
+import { describeTerm, stoppableText, usagePlanSentence, writeMoney, writeNumber } from '@/core/display';
 import { takeOnUnits, type UsageRow } from '@/core/paying';
 import { TERMS, type Term } from '@/core/terms';
 import { Button } from '@/ui/button';
@@ -131,6 +131,18 @@ export function ByLine() {
             </tbody>
           </table>
         </div>
+      )}
+      {plan && plan.stoppable.length > 0 && (
+        <section aria-label="Could be interruptible" className="px-[18px] pb-4">
+          <h2 className="text-sm font-semibold">What could be interruptible instead?</h2>
+          <ul className="mt-1 space-y-0.5 text-sm">
+            {stoppableText(plan).map((each) => (
+              <li key={each} className="break-words">
+                {each}
+              </li>
+            ))}
+          </ul>
+        </section>
       )}
     </div>
   );

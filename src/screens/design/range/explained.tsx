@@ -1,6 +1,7 @@
 /** What explains the spread: each input's share of the variance, ranked, and what measuring it would do. */
 'use client';
 import { useMemo } from 'react';
+import type { Design } from '@/core/design';
 import { decimal } from '@/core/base';
 import { effectsSentence, writeMoney, writeNumber, writeShare } from '@/core/display';
 import { useRoom } from '../room';
@@ -8,6 +9,7 @@ import { useAsked } from '../use-asked';
 import { CELL, HEAD, NUMBER } from '../table-looks';
 
 interface ExplainedProps {
+  readonly design: Design;
   readonly seed: string;
   readonly draws: number;
   readonly currency: string;
@@ -15,9 +17,8 @@ interface ExplainedProps {
 
 const SHOWN = 15;
 
-export function Explained({ seed, draws, currency }: ExplainedProps) {
-  const { state, client } = useRoom();
-  const { design } = state;
+export function Explained({ design, seed, draws, currency }: ExplainedProps) {
+  const { client } = useRoom();
   const question = useMemo(() => ({ ask: 'effects' as const, design, seed, draws }), [design, seed, draws]);
   const { last, trouble } = useAsked(client, question);
   const share = (value: number): string => writeShare(decimal(Number(value.toPrecision(3))));

@@ -11,7 +11,13 @@ import { INPUT } from '@/ui/field';
 import { useRoom } from '../room';
 import { MovesTogether } from './moves-together';
 
-export function InputsMargin({ inputs }: { readonly inputs: readonly UncertainInput[] | null }) {
+interface InputsMarginProps {
+  readonly inputs: readonly UncertainInput[] | null;
+  /** Of the design itself: what is measured is entered there, and alternatives follow. */
+  readonly isOwn: boolean;
+}
+
+export function InputsMargin({ inputs, isOwn }: InputsMarginProps) {
   return (
     <div className="space-y-5">
       <section aria-label="What is not known">
@@ -23,16 +29,16 @@ export function InputsMargin({ inputs }: { readonly inputs: readonly UncertainIn
         {inputs?.length === 0 && <p className="mt-2 text-sm">Nothing: every entry is one number.</p>}
         <ul className="mt-1">
           {inputs?.map((input) => (
-            <InputRow key={`${input.component} ${input.entry}`} input={input} />
+            <InputRow key={`${input.component} ${input.entry}`} input={input} isOwn={isOwn} />
           ))}
         </ul>
       </section>
-      {inputs && inputs.length > 1 && <MovesTogether inputs={inputs} />}
+      {isOwn && inputs && inputs.length > 1 && <MovesTogether inputs={inputs} />}
     </div>
   );
 }
 
-function InputRow({ input }: { readonly input: UncertainInput }) {
+function InputRow({ input, isOwn }: { readonly input: UncertainInput; readonly isOwn: boolean }) {
   const [open, setOpen] = useState(false);
   const { label, lean, likely, heavy, unit, known } = input;
   const number = (value: number): string => writeNumber(String(value));
@@ -48,11 +54,13 @@ function InputRow({ input }: { readonly input: UncertainInput }) {
         <span className="text-soft tabular-nums">
           {number(lean)} / {number(likely)} / {number(heavy)} {unit}
         </span>
-        <Button tone="bare" className="-mr-2.5" aria-expanded={open} onClick={() => setOpen(!open)}>
-          Measured …
-        </Button>
+        {isOwn && (
+          <Button tone="bare" className="-mr-2.5" aria-expanded={open} onClick={() => setOpen(!open)}>
+            Measured …
+          </Button>
+        )}
       </div>
-      {open && <Measured input={input} onDone={() => setOpen(false)} />}
+      {isOwn && open && <Measured input={input} onDone={() => setOpen(false)} />}
     </li>
   );
 }

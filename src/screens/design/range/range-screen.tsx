@@ -1,5 +1,6 @@
 /** Range as a view of the design: how sure the month is, what explains its spread, one input at a time. */
 'use client';
+import type { Design } from '@/core/design';
 import type { RangeAnswer } from '@/core/draws';
 import { casesText, rangeDrawing, rangeSentence, rangeTable, writeMoney, writeNumber } from '@/core/display';
 import { decimal } from '@/core/base';
@@ -18,23 +19,49 @@ import { InputsMargin } from './inputs-margin';
 import { RangeRows } from './range-rows';
 import { Swings } from './swings';
 import { useDraws } from './use-draws';
+import { useSide } from './use-side';
 
 const DRAWS = [1000, 10_000, 50_000, 100_000] as const;
 
 export function RangeScreen() {
   const { state, client } = useRoom();
-  const { design } = state;
   const { get, set } = useAskedFor();
+  const alternatives = state.design.alternatives ?? [];
+  const side = alternatives.find(({ id }) => id === get('of'))?.id ?? null;
+  const made = useSide(client, state.design, side);
+  const design = made ?? state.design;
   const seed = get('seed') ?? 'harbour';
   const draws: number = DRAWS.find((each) => String(each) === get('draws')) ?? 10_000;
-  const { answer, going, trouble, stop, go } = useDraws({ client, design, seed, draws });
+  const { answer, going, trouble, stop, go } = useDraws({
+    client: side && !made ? null : client,
+    design,
+    seed,
+    draws,
+  });
   return (
-    <DesignBody margin={<InputsMargin inputs={answer?.inputs ?? null} />}>
+    <DesignBody margin={<InputsMargin inputs={answer?.inputs ?? null} isOwn={side === null} />}>
       <div className="min-h-0 min-w-0 flex-1 overflow-y-auto">
         <div className="flex flex-wrap items-end gap-x-4 gap-y-1.5 border-b border-line px-[18px] pt-2 pb-2">
           <p role="status" className="w-full pr-6 text-base" data-testid="answer">
             {trouble ?? (answer ? rangeSentence(answer) : 'Drawing …')}
           </p>
+          {alternatives.length > 0 && (
+            <label className="text-xs text-soft">
+              of
+              <select
+                value={side ?? ''}
+                onChange={(event) => set({ of: event.target.value || null })}
+                className="mt-0.5 block h-7 max-w-[200px] rounded border border-edge bg-surface px-1.5 text-sm text-ink"
+              >
+                <option value="">the design</option>
+                {alternatives.map(({ id, name }) => (
+                  <option key={id} value={id}>
+                    {name}
+                  </option>
+                ))}
+              </select>
+            </label>
+          )}
           <label className="text-xs text-soft">
             draws
             <select
@@ -70,7 +97,7 @@ export function RangeScreen() {
               {going ? <Button onClick={stop}>Stop here</Button> : <Button onClick={go}>Go on</Button>}
             </div>
           )}
-          <Keep ask={{ shows: 'draws', seed, draws }} name="How sure the month is" />
+          <Keep ask={side === null ? { shows: 'draws', seed, draws } : null} name="How sure the month is" />
           {answer && (
             <Button
               tone="bare"
@@ -90,7 +117,7 @@ export function RangeScreen() {
           </Empty>
         )}
         {answer && answer.inputs.length > 0 && (
-          <Shown {...{ answer, seed, draws }} done={!going} title={design.title} />
+          <Shown {...{ answer, design, seed, draws }} done={!going} title={design.title} />
         )}
       </div>
     </DesignBody>
@@ -98,6 +125,8 @@ export function RangeScreen() {
 }
 
 interface ShownProps {
+  /** Whose range it is: the design, or one of its alternatives. */
+  readonly design: Design;
   readonly answer: RangeAnswer;
   readonly seed: string;
   readonly draws: number;
@@ -105,7 +134,7 @@ interface ShownProps {
   readonly title: string;
 }
 
-function Shown({ answer, seed, draws, done, title }: ShownProps) {
+function Shown({ answer, design: of, seed, draws, done, title }: ShownProps) {
   const { design, cumulative, currency, budget, p90Between } = answer;
   const money = (value: number): string => writeMoney(decimal(value), currency);
   const { question, ...drawing } = rangeDrawing(answer);
@@ -149,8 +178,8 @@ function Shown({ answer, seed, draws, done, title }: ShownProps) {
           `${writeNumber(String(answer.without))} draws are left out: a line had no amount. `}
         {answer.notes.join(' ')}
       </p>
-      {done && <Explained {...{ seed, draws, currency }} />}
-      {done && <Swings {...{ seed, draws, currency }} inputs={answer.inputs} />}
+      {done && <Explained design={of} {...{ seed, draws, currency }} />}
+      {done && <Swings design={of} {...{ seed, draws, currency }} inputs={answer.inputs} />}
       <RangeRows answer={answer} />
     </div>
   );

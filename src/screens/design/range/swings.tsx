@@ -1,6 +1,7 @@
 /** One at a time: each input from lean to heavy with all others likely, ranked; each end priced exactly. */
 'use client';
 import { useMemo } from 'react';
+import type { Design } from '@/core/design';
 import { swingsTable, writeMoney, writeNumber } from '@/core/display';
 import type { SwingsAnswer, UncertainInput } from '@/core/draws';
 import { flatTableCsv } from '@/formats/flat-table-csv';
@@ -11,6 +12,7 @@ import { useAsked } from '../use-asked';
 import { CELL, HEAD, NUMBER } from '../table-looks';
 
 interface SwingsProps {
+  readonly design: Design;
   readonly seed: string;
   readonly draws: number;
   readonly currency: string;
@@ -19,9 +21,8 @@ interface SwingsProps {
 
 const SHOWN = 15;
 
-export function Swings({ seed, draws, currency, inputs }: SwingsProps) {
-  const { state, client } = useRoom();
-  const { design } = state;
+export function Swings({ design, seed, draws, currency, inputs }: SwingsProps) {
+  const { client } = useRoom();
   const question = useMemo(() => ({ ask: 'swings' as const, design, seed, draws }), [design, seed, draws]);
   const { to, last } = useAsked(client, question);
   if (!last || to?.design !== design || last.swings.some(({ input }) => !inputs[input])) return null;
