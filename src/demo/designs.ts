@@ -217,6 +217,24 @@ const PLANNED: readonly Design[] = [
           scale: 'log',
         },
       ],
+      kept: [
+        {
+          id: 'kept-curve',
+          name: 'The month over its viewers',
+          ask: {
+            shows: 'curve',
+            along: { of: 'driver', name: 'viewers' },
+            range: null,
+            beside: ['norvane', 'kitewharf'],
+            of: { of: 'all' },
+          },
+        },
+        {
+          id: 'kept-range',
+          name: 'How sure the month is',
+          ask: { shows: 'draws', seed: 'harbour', draws: 10_000 },
+        },
+      ],
     },
   ),
   designOf(

@@ -4,7 +4,7 @@
  */
 'use client';
 import dynamic from 'next/dynamic';
-import { useId } from 'react';
+import { useId, useMemo } from 'react';
 import { type Drawing, writeNumber } from '@/core/display';
 import { Button } from './button';
 import { type ChartColours, dashOf, SERIES, useChartColours } from './chart-colours';
@@ -21,6 +21,8 @@ interface CurveChartProps extends Omit<Drawing, 'question'> {
 
 const HEIGHT = 300;
 const TICKS = 6;
+/** Characters of a number that stands on an axis. */
+const LONG = 7;
 
 const log = (value: number): number => Math.log10(Math.max(value, 1e-12));
 
@@ -31,16 +33,21 @@ export function CurveChart(props: CurveChartProps) {
   const { label, lines, height = HEIGHT, file } = props;
   const colours = useChartColours();
   const id = `c${useId().replaceAll(/\W/g, '')}`;
+  const { x, y, places, levels, stacked, stepped } = props;
+  // The chart is drawn anew whenever these are other objects, which takes longer than a keystroke may.
+  const drawn = useStable({ lines, x, y, places, levels, stacked, stepped });
+  const series = useMemo(() => seriesOf(drawn), [drawn]);
+  const options = useMemo(() => colours && optionsOf(id, drawn, colours), [id, drawn, colours]);
   return (
     <figure aria-label={label} className="min-w-0">
       <div style={{ height }} aria-hidden="true">
-        {colours && lines.length > 0 && (
+        {options && lines.length > 0 && (
           <Chart
             key={`${kindOfChart(props)}${lines.length}`}
             type={kindOfChart(props)}
             height={height}
-            series={seriesOf(props)}
-            options={optionsOf(id, props, colours)}
+            series={series}
+            options={options}
           />
         )}
       </div>
@@ -54,6 +61,12 @@ export function CurveChart(props: CurveChartProps) {
       </figcaption>
     </figure>
   );
+}
+
+/** The same object while it says the same. */
+function useStable(drawn: Drawn): Drawn {
+  const text = JSON.stringify(drawn);
+  return useMemo(() => JSON.parse(text) as Drawn, [text]);
 }
 
 function Legend({ at, name }: { readonly at: number; readonly name: string }) {
@@ -78,11 +91,13 @@ function Legend({ at, name }: { readonly at: number; readonly name: string }) {
 }
 
 /** Steps on one another are bars without a gap. */
-function kindOfChart({ stacked, stepped }: CurveChartProps): 'line' | 'area' | 'bar' {
+function kindOfChart({ stacked, stepped }: Drawn): 'line' | 'area' | 'bar' {
   return stacked ? (stepped ? 'bar' : 'area') : 'line';
 }
 
-function seriesOf({ lines, x, y, stacked, stepped }: CurveChartProps) {
+type Drawn = Omit<Drawing, 'question'>;
+
+function seriesOf({ lines, x, y, stacked, stepped }: Drawn) {
   return lines.map(({ name, points }) => ({
     name,
     data: (stacked && stepped ? barsOf(points) : points).map(([at, amount]) => ({
@@ -102,7 +117,7 @@ function barsOf(points: Drawing['lines'][number]['points']): Drawing['lines'][nu
   return points.slice(0, -1).map(([at, amount], step) => [(at + points[step + 1]![0]) / 2, amount] as const);
 }
 
-function optionsOf(id: string, props: CurveChartProps, colours: ChartColours): ApexCharts.ApexOptions {
+function optionsOf(id: string, props: Drawn, colours: ChartColours): ApexCharts.ApexOptions {
   const { lines, x, y, places = [], levels = [], stacked, stepped } = props;
   const onX = (at: number): number => (x.scale === 'log' ? log(at) : at);
   const onY = (at: number): number => (y.scale === 'log' ? log(at) : at);
@@ -136,7 +151,7 @@ function optionsOf(id: string, props: CurveChartProps, colours: ChartColours): A
       type: 'numeric',
       ...ticksOf(x.scale, x.from, x.to),
       title: { text: x.title, style: { fontWeight: 500, fontSize: '12px' } },
-      labels: { formatter: (value) => tick(fromX(Number(value))), rotate: 0, hideOverlappingLabels: true },
+      labels: { formatter: (value) => tick(fromX(Number(value))), rotate: 0, hideOverlappingLabels: false },
       axisBorder: { color: colours['--ink'] },
       tooltip: { enabled: false },
     },
@@ -180,19 +195,22 @@ function optionsOf(id: string, props: CurveChartProps, colours: ChartColours): A
 
 /** By powers of ten from one power to another; halves of them where there are few. */
 function ticksOf(scale: 'linear' | 'log', from: number, to: number) {
-  if (scale === 'linear') return { min: from, max: to, tickAmount: evenTicks(to - from) };
+  if (scale === 'linear') return { min: from, max: to, tickAmount: evenTicks(from, to) };
   const [min, max] = [Math.floor(log(from) + 1e-9), Math.ceil(log(to) - 1e-9)];
   const powers = Math.max(1, max - min);
   return { min, max: min + powers, tickAmount: powers <= 2 ? powers * 2 : powers };
 }
 
 /** As many parts of the axis as give round numbers; else the usual many. */
-function evenTicks(span: number): number {
-  return [5, 6, 4, 7, 8].find((parts) => Number((span / parts).toPrecision(2)) === span / parts) ?? TICKS;
+function evenTicks(from: number, to: number): number {
+  const span = to - from;
+  // Long numbers need room: fewer of them.
+  const [many, usual] = tick(to).length > LONG ? [[3, 2, 4], 3] : [[5, 6, 4, 7, 8], TICKS];
+  return many.find((parts) => Number((span / parts).toPrecision(2)) === span / parts) ?? usual;
 }
 
 /** A level above all lines is shown, too; undefined: the lines decide. */
-function topOf({ lines, levels = [], stacked }: CurveChartProps): number | undefined {
+function topOf({ lines, levels = [], stacked }: Drawn): number | undefined {
   const length = Math.max(0, ...lines.map(({ points }) => points.length));
   const sums = Array.from({ length }, (_, at) =>
     lines.reduce((sum, { points }) => (stacked ? sum : 0) + (points[at]?.[1] ?? 0), 0),

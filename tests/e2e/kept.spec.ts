@@ -24,9 +24,9 @@ test('what is kept stands in the report with the same sentence, and in its Markd
   await keep(page).click();
   await saved(page);
   // The list opens each where it was kept, and what it is called can be changed.
-  await page.getByRole('button', { name: '3 kept …' }).click();
+  await page.getByRole('button', { name: '5 kept …' }).click();
   const dialog = page.getByRole('dialog', { name: 'Kept with this design' });
-  await dialog.getByRole('textbox', { name: 'Name of number 2' }).fill('How sure we are');
+  await dialog.getByRole('textbox', { name: 'Name of number 4' }).fill('How sure we are');
   await page.keyboard.press('Enter');
   await dialog.getByRole('link', { name: 'Open “How sure we are”' }).click();
   await expect(page).toHaveURL(/range\?seed=harbour&draws=1000/);
@@ -49,8 +49,11 @@ test('what is kept can be removed and brought back', async ({ page }) => {
   await page.goto(`${design}/load?view=ready`);
   await keep(page).click();
   await saved(page);
-  await page.getByRole('button', { name: '1 kept …' }).click();
-  await page.getByRole('button', { name: /^Remove “/ }).click();
+  await page.getByRole('button', { name: '3 kept …' }).click();
+  await page
+    .getByRole('button', { name: /^Remove “/ })
+    .last()
+    .click();
   await expect(keep(page)).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).first().click();
   await expect(page.getByRole('button', { name: 'Kept ✓' })).toBeVisible();

@@ -1,5 +1,6 @@
 /** A curve drawn, with its files and the same as tables. */
 'use client';
+import { memo } from 'react';
 import type { Curve } from '@/core/curves';
 import { curveDrawing, curveSentence, curveTable } from '@/core/display';
 import { flatTableCsv } from '@/formats/flat-table-csv';
@@ -14,7 +15,8 @@ interface CurveDrawnProps {
   readonly title: string;
 }
 
-export function CurveDrawn({ curve, byPowers, title }: CurveDrawnProps) {
+/** Drawn anew only where the curve is another: not with every key that is typed beside it. */
+export const CurveDrawn = memo(function CurveDrawn({ curve, byPowers, title }: CurveDrawnProps) {
   const { question, ...drawing } = curveDrawing(curve, byPowers);
   const file = `${title} over ${curve.axis.title}`;
   return (
@@ -33,4 +35,4 @@ export function CurveDrawn({ curve, byPowers, title }: CurveDrawnProps) {
       <CurveTables curve={curve} />
     </div>
   );
-}
+});

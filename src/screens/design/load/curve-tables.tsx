@@ -22,7 +22,9 @@ export function CurveTables({ curve }: { readonly curve: Curve }) {
                   scope="col"
                   className={`${HEAD} ${at === 1 ? 'text-left' : 'text-right first:text-left'}`}
                 >
-                  {each}
+                  <span className="line-clamp-3 min-w-[64px]" title={each}>
+                    {each}
+                  </span>
                 </th>
               ))}
             </tr>
