@@ -54,6 +54,7 @@ test('what is kept can be removed and brought back', async ({ page }) => {
     .getByRole('button', { name: /^Remove “/ })
     .last()
     .click();
+  await page.keyboard.press('Escape');
   await expect(keep(page)).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).first().click();
   await expect(page.getByRole('button', { name: 'Kept ✓' })).toBeVisible();
