@@ -130,7 +130,7 @@ export function bothTable(plan: BothPlan): FlatTable {
       {
         title: 'How it was found',
         lines: [
-          'Levels by line and the level for every hour one after the other, each for what the other leaves, until neither changes. The amounts are exact; that no other pair costs less is not proven.',
+          'Levels by line and the level for every hour one after the other, each for what the other leaves, until neither changes or a hundred changes were tried. The amounts are exact; that no other pair costs less is not proven.',
         ],
       },
     ],

@@ -66,7 +66,14 @@ function answer(ask: KeptAsk, sides: KeptSides): Answer | null {
       const { along, range, beside, of } = ask;
       const shown = sides.filter(({ id }) => id === null || beside.includes(id));
       const curve = curveOver(shown, { along, range, what: amountOf(of), points: CURVE_POINTS });
-      return curve && { table: curveTable(curve), drawing: curveDrawing(curve) };
+      if (!curve) return null;
+      const table = curveTable(curve);
+      const gone = beside.length - (shown.length - 1);
+      const lines = [
+        `${gone} ${gone === 1 ? 'alternative that was' : 'alternatives that were'} drawn beside it ${gone === 1 ? 'is' : 'are'} not there any more.`,
+      ];
+      const notes = gone === 0 ? table.notes : [...table.notes, { title: 'Not drawn', lines }];
+      return { table: { ...table, notes }, drawing: curveDrawing(curve) };
     }
     case 'ready': {
       const curve = curveOf({ ...readyCurve(ask, own), points: READY_POINTS });

@@ -83,6 +83,16 @@ describe('what is kept with a design', () => {
     }
   });
 
+  it('says how many alternatives are gone that stood beside it', () => {
+    const plan = planOf(stated(), smallBooks());
+    const sides = [{ id: null, name: 'The design', plan }];
+    const { table } = answerKept(kept({ ...CURVE, beside: ['gone'] }), sides);
+    expect(table.notes.at(-1)).toEqual({
+      title: 'Not drawn',
+      lines: ['1 alternative that was drawn beside it is not there any more.'],
+    });
+  });
+
   it('answers whatever is asked of any design, and the same twice', () => {
     fc.assert(
       fc.property(anyWideDesign, (made) => {

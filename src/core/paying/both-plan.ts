@@ -15,8 +15,8 @@ import { costOfMoney, type SpendWish, TRIED, withCommitment, writeLevel } from '
 import { SpendWeek } from './spend-week';
 import { committedTo, usagePlan } from './usage-plan';
 
-/** So many lines are looked at anew beside the other commitment: those that gain most. */
-const MOST_LINES = 40;
+/** So many changes of one line are tried at most, the lines that gain most first: a person waits for it. */
+const MOST_TRIES = 100;
 const MOST_ROUNDS = 4;
 
 export interface BothRow {
@@ -89,23 +89,28 @@ export function bothPlan(plan: DesignPlan, lineTerm: Term, wish: SpendWish): Bot
     regret: regret.toString(),
   };
 
-  /** From each of the three simpler ways: the best that is found. */
+  /** From both simpler ways: the best that is found, and never dearer than either. */
   function together(): { units: Units; level: string } {
     const starts: { units: Units; level: string }[] = [
       { units: calm, level: levelFor(calm) },
       { units: new Map(), level: alone },
-      { units: calm, level: '0' },
-      { units: new Map(), level: '0' },
     ];
-    return starts.map(improved).reduce((a, b) => (month(b).lessThan(month(a)) ? b : a));
+    const simple = [
+      { units: calm, level: '0' },
+      { units: new Map<string, string>(), level: '0' },
+    ];
+    return [...starts.map(improved), ...simple].reduce((a, b) => (month(b).lessThan(month(a)) ? b : a));
   }
 
   /** Line by line as it is, without, or with its calm level; then the level anew; until nothing changes. */
   function improved(start: { units: Units; level: string }): { units: Units; level: string } {
     let now = start;
+    let tries = MOST_TRIES / 2;
     for (let round = 0; round < MOST_ROUNDS; round += 1) {
       const before = month(now);
-      for (const [id, units] of [...calm].slice(0, MOST_LINES)) {
+      for (const [id, units] of calm) {
+        if (tries <= 0) return now;
+        tries -= 1;
         const other = new Map(now.units);
         if (other.has(id)) other.delete(id);
         else other.set(id, units);

@@ -225,15 +225,19 @@ export function soldAhead(
   kind: 'prepaid-credit' | 'spend-commitment',
 ): SoldAhead[] {
   const meter = kind === 'prepaid-credit' ? 'credit' : 'committed';
-  const places = new Map<string, string>();
-  for (const { place } of allComponents(design)) {
-    if (place && !places.has(place.book)) places.set(place.book, place.region);
-  }
-  return [...places].flatMap(([key, region]) => {
+  const places = new Map(
+    allComponents(design).flatMap(({ place }) =>
+      place ? [[`${place.book}\n${place.region}`, place] as const] : [],
+    ),
+  );
+  const seen = new Set<string>();
+  return [...places.values()].flatMap(({ book: key, region }) => {
     const pin = design.books.find(({ book }) => book === key);
     const book = pin && pricer.books.get(pin.book, pin.revision);
     if (!book) return [];
-    return book.soldIn(region, kind).map((offer) => ({
+    const offers = book.soldIn(region, kind).filter(({ sku }) => !seen.has(`${key}\n${sku}`));
+    for (const { sku } of offers) seen.add(`${key}\n${sku}`);
+    return offers.map((offer) => ({
       book: key,
       region,
       sku: offer.sku,

@@ -220,13 +220,28 @@ it('ties of regret stay with what binds less', () => {
   expect(leastRegret([same, same])).toMatchObject({ best: { lean: 0, likely: 0, heavy: 0 }, calm: 0 });
 });
 
-it('any design can be asked', () => {
+it('any design can be asked: each level is what taking it on costs', () => {
+  let looked = 0;
   fc.assert(
     fc.property(anyWideDesign, (design) => {
       const plan = planned(design);
-      for (const row of usagePlan(plan, '36-none').rows) expect(row.levels.length).toBeGreaterThan(1);
-      for (const kind of ['prepaid-credit', 'spend-commitment'] as const) soldAhead(plan, kind);
+      const before = month(plan, 'likely');
+      for (const row of usagePlan(plan, '12-none').rows) {
+        const { units, amounts } = row.levels.at(-1)!;
+        const taken = planned(must(applyEdits(design, takeOnUnits(row, '12-none', units))).design);
+        const moved = month(taken, 'likely') - before;
+        // Where nothing is shared with other lines the month moves by what the line moves.
+        if (allComponents(design).length === 1) {
+          expect(moved).toBeCloseTo(Number(amounts.likely) - Number(row.stands), 6);
+        }
+        expect(Number.isFinite(moved)).toBe(true);
+        looked += 1;
+      }
+      for (const kind of ['prepaid-credit', 'spend-commitment'] as const) {
+        for (const sold of soldAhead(plan, kind)) expect(sold.terms.length).toBeGreaterThan(0);
+      }
     }),
-    { numRuns: 15 },
+    { numRuns: 25, seed: 11 },
   );
+  expect(looked).toBeGreaterThan(3);
 });
