@@ -99,6 +99,16 @@ export const COMMANDS: readonly Command[] = [
     run: async (call) => (await import('./stretch-commands')).rangeCommand(call),
   },
   {
+    name: 'fleet',
+    takes: 'FILE',
+    least: 1,
+    most: 1,
+    needs: ['books', 'at'],
+    may: ['rule', 'headroom', 'target', 'column', 'without-off', 'out'],
+    forms: ['text', 'json', 'csv', 'markdown'],
+    run: async (call) => (await import('./fleet-command')).fleetCommand(call),
+  },
+  {
     name: 'report',
     takes: 'DESIGN',
     least: 1,

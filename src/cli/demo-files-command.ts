@@ -1,8 +1,9 @@
-/** `wick demo-files`: the demo's price books and designs as files, to look at and to try the other commands with. */
+/** `wick demo-files`: the demo's price books, designs and estate as files, to look at and to try the other commands with. */
 import fs from 'node:fs';
 import path from 'node:path';
 import { DEMO_DESIGNS } from '@/demo/designs';
 import { DEMO_REVISIONS, generateBook } from '@/demo/generate-book';
+import { harbourHouse } from '@/demo/harbour-house';
 import { DEMO_PROFILES } from '@/demo/profiles';
 import { writeDesign } from '@/formats';
 
@@ -25,5 +26,6 @@ export function writeDemoFiles(folder: string): number {
       writeDesign(design),
     );
   }
+  write(path.join('fleets', 'harbour-house.csv'), harbourHouse());
   return 0;
 }

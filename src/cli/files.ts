@@ -138,6 +138,12 @@ export async function indexedBooks(paths: readonly string[]): Promise<PriceBook[
   return (await readBooks(paths)).map((file) => indexBook(toBookData(file)));
 }
 
+/** The newest revision of a book among the files; null: there is none of that key. */
+export async function newestBook(paths: readonly string[], key: string): Promise<PriceBook | null> {
+  const own = (await indexedBooks(paths)).filter((book) => book.key === key);
+  return own.sort((a, b) => b.revision - a.revision)[0] ?? null;
+}
+
 /** A design file, checked. */
 export function readDesignFile(file: string): Design {
   return orRefuse(readDesign(readText(file)), file);

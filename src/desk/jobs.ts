@@ -55,8 +55,7 @@ export function workersOn(outside: Outside, most: MostPrinted = MOST_PRINTED): W
     summary: ({ workspace, design }) => priceHere(outside.books, workspace, design),
     report: async ({ actor, id, options }) => {
       const { report, stored } = await readReport(inside(actor), id, options);
-      const isNegotiated = (stored.design.agreements ?? []).length > 0;
-      return { report, title: stored.design.title, revision: stored.revision, isNegotiated };
+      return { report, title: stored.design.title, revision: stored.revision };
     },
     'report-file': ({ actor, id, options, form }, tell = nobody) =>
       written(form, () => readReport(inside(actor), id, options), most.team, tell),

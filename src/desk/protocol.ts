@@ -9,8 +9,6 @@ export interface ShownReport {
   readonly report: Report;
   readonly title: string;
   readonly revision: number;
-  /** Whether the design has agreements at all. */
-  readonly isNegotiated: boolean;
 }
 
 export interface LinkedPage {

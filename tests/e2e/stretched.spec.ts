@@ -155,7 +155,7 @@ test('a level for every hour is dragged, typed and taken on', async ({ page }) =
 test('credit, one line every way, and cash against spread', async ({ page }) => {
   await page.goto(`${BOOKING.replace(/1$/, '5')}/paying?view=credit`);
   await expect(answer(page)).toContainText('Prepay');
-  await expect(page.getByRole('region', { name: 'Amounts of credit' })).toContainText('a band begins');
+  await expect(page.getByRole('region', { name: 'Table: What to prepay' })).toContainText('a band begins');
   await page.goto(`${BOOKING}/paying?view=line`);
   await expect(answer(page)).toContainText('“Front servers” costs least for 36 months, all upfront');
   await page.getByRole('combobox', { name: 'line' }).selectOption({ label: 'Seat cache' });

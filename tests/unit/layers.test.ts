@@ -23,6 +23,7 @@ const CORE_RANKS: Readonly<Record<string, number>> = {
   design: 6,
   pricing: 7,
   program: 8,
+  fleet: 8,
   compare: 8,
   moving: 8,
   analysis: 9,

@@ -59,9 +59,10 @@ export function spendPlanTable(plan: SpendPlan): FlatTable {
   const { currency, readings, best, calm, asked, before } = plan;
   const why = (level: string): string =>
     [
+      level === '0' ? 'nothing' : '',
       level === calm ? 'calm' : '',
       ...CASES.map((which) => (best[which] === level ? `best ${which}` : '')),
-      level === asked.level && level !== calm ? 'asked' : '',
+      level === asked.level && level !== calm ? 'looked at' : '',
     ]
       .filter(Boolean)
       .join(', ');

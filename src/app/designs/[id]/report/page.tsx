@@ -28,19 +28,23 @@ export default async function ReportPage({ params, searchParams }: PageProps) {
   const hasAlternatives = (design.alternatives ?? []).length > 0;
   const key = JSON.stringify([actor, id, revision, options]);
   const shown = await orSentence(inTime(key, () => desk().ask('report', { actor, id, options })));
-  if (shown === null) return <NotYet />;
   if (typeof shown === 'string') return <NotShown>{shown}</NotShown>;
   const today = now().toISOString().slice(0, 10);
   return (
     <>
+      {/* The same while the report is worked out: an open menu stays open. */}
       <ReportHead
         {...{ id, options, today, hasAlternatives }}
-        negotiated={shown.isNegotiated}
-        revision={shown.revision}
+        negotiated={(design.agreements ?? []).length > 0}
+        revision={shown?.revision ?? revision}
       />
-      <div className="min-h-0 flex-1 overflow-y-auto bg-surface print:overflow-visible" tabIndex={-1}>
-        <ReportView report={shown.report} made={`Revision ${shown.revision}, made on ${today}`} />
-      </div>
+      {shown === null ? (
+        <NotYet />
+      ) : (
+        <div className="min-h-0 flex-1 overflow-y-auto bg-surface print:overflow-visible" tabIndex={-1}>
+          <ReportView report={shown.report} made={`Revision ${shown.revision}, made on ${today}`} />
+        </div>
+      )}
     </>
   );
 }

@@ -1,0 +1,107 @@
+/** `wick fleet`: what the machines of an inventory would become at a place, as installed and by a rule. */
+import fs from 'node:fs';
+import { parseDecimal } from '@/core/base';
+import { fleetTable } from '@/core/display';
+import { FleetMatcher, placeFleet, type SizingRule } from '@/core/fleet';
+import type { Term } from '@/core/terms';
+import { FIELDS, type Field } from '@/formats/fleet/columns';
+import { readFleetCsv } from '@/formats/fleet/read-fleet-csv';
+import { AppError, invalid } from '@/operations';
+import { newestBook } from './files';
+import type { Call } from './options';
+import { writeTable } from './table-output';
+
+const TERMS: readonly Term[] = ['on-demand', '12-none', '36-none'];
+const INCOMPLETE = 3;
+const SHOWN = 20;
+
+/** 0 if every row was read and every machine has a size; 3 if not. */
+export async function fleetCommand(call: Call): Promise<number> {
+  const file = call.given[0]!;
+  const rule = ruleOf(call);
+  const read = readFleetCsv(bytesOf(file), { title: file, chosen: chosenOf(call.all('column')) });
+  if (!read.ok) throw invalid(`“${file}”: ${read.message}`);
+  const [key = '', region = ''] = (call.one('at') ?? '').split('/');
+  const book = await newestBook(call.all('books'), key);
+  if (!book)
+    throw invalid(
+      '--at takes BOOK/REGION, for example norvane/severn-1; there is no such book among --books.',
+    );
+  if (!book.region(region)) {
+    throw invalid(
+      `“${book.title}” has no region “${region}”; there are: ${book.regions.map(({ code }) => code).join(', ')}.`,
+    );
+  }
+  const placement = {
+    name: `${book.title}, ${book.region(region)!.name}`,
+    rule,
+    allowed: {},
+    terms: TERMS,
+    withoutOff: call.has('without-off'),
+  };
+  const placed = placeFleet(read.value.fleet, placement, new FleetMatcher(book, region));
+  const { rejected, notes, columns } = read.value;
+  const told = rejected
+    .slice(0, SHOWN)
+    .map(({ row, column, reason }) => `Row ${row}, “${column}”: ${reason}`);
+  const more = rejected.length - told.length;
+  const lines = [
+    ...columns.map(({ heading, field }) => `“${heading}”: ${field ?? 'not used'}`),
+    ...notes,
+    ...told,
+    ...(more > 0 ? [`${more} more rows were left out.`] : []),
+  ];
+  await writeTable(call, fleetTable(placed, lines), { ...placed, rejected, columns, notes });
+  const without = placed.totals.some((total) => total.without > 0);
+  return rejected.length > 0 || without ? INCOMPLETE : 0;
+}
+
+function bytesOf(file: string): Uint8Array {
+  try {
+    return fs.readFileSync(file === '-' ? 0 : file);
+  } catch {
+    throw new AppError('not-found', `“${file}” cannot be read. Check that it is there.`);
+  }
+}
+
+function ruleOf(call: Call): SizingRule {
+  const share = (option: 'headroom' | 'target', otherwise: number): number => {
+    const text = call.one(option);
+    if (text === undefined) return otherwise;
+    const read = parseDecimal(text.replace(/%$/, ''));
+    const value = read.ok ? read.value.toNumber() / 100 : -1;
+    const least = option === 'target' ? 0.01 : 0;
+    if (value >= least && value <= (option === 'target' ? 1 : 5)) return value;
+    throw invalid(`--${option} takes per cent, for example ${option === 'target' ? '60' : '20'}.`);
+  };
+  const by = call.one('rule') ?? 'installed';
+  if (call.one('headroom') !== undefined && by !== 'peak' && by !== 'usual') {
+    throw invalid('--headroom goes with --rule peak or --rule usual.');
+  }
+  if (call.one('target') !== undefined && by !== 'target') throw invalid('--target goes with --rule target.');
+  switch (by) {
+    case 'installed':
+      return { by: 'installed' };
+    case 'peak':
+      return { by: 'peak', headroom: share('headroom', 0.2) };
+    case 'usual':
+      return { by: 'usual', headroom: share('headroom', 0.2) };
+    case 'target':
+      return { by: 'target', cpu: share('target', 0.6), memory: share('target', 0.6) };
+    default:
+      throw invalid('--rule takes installed, peak, usual or target.');
+  }
+}
+
+function chosenOf(texts: readonly string[]): Map<string, Field | null> {
+  return new Map(
+    texts.map((text): [string, Field | null] => {
+      const at = text.lastIndexOf('=');
+      const field = FIELDS.find((each) => each === text.slice(at + 1));
+      if (at < 1 || (!field && text.slice(at + 1) !== 'none')) {
+        throw invalid(`--column takes HEADING=FIELD, where FIELD is one of ${FIELDS.join(', ')} or none.`);
+      }
+      return [text.slice(0, at).trim(), field ?? null];
+    }),
+  );
+}

@@ -1,0 +1,156 @@
+/**
+ * The cheapest size that fits, for thousands of machines: the sorted index of offers answers for all that are nothing but a
+ * price; the others are priced by the engine, once for each need. Equal needs are answered once. Held against the engine's
+ * own "cheapest that fits" by a property test. Source: pricing rules, "Match", "Cheapest that fits"; needs M6, L7.
+ */
+import { comparedWithoutHair, type Decimal, decimal, ZERO } from '../base';
+import type { Offer, PriceBook } from '../books';
+import { anyOfKind, type Component, type Design } from '../design';
+import { aloneIn, bookSet } from '../pricing';
+import { offerIndex, type OfferIndex } from '../rating';
+import { lacksOf, type Need } from '../sizing';
+import { commitmentOf, type Term } from '../terms';
+import { monthHours } from '../time';
+
+export interface Match {
+  readonly offer: Offer;
+  /** A month of it, all hours, in the book's currency. */
+  readonly monthly: Decimal;
+  /** The same as exact text: most machines share a few sizes, and text is made once for each. */
+  readonly text: string;
+}
+
+export class FleetMatcher {
+  readonly currency: string;
+  private readonly hours: Decimal;
+  private readonly indexes = new Map<Term, OfferIndex>();
+  /** By term and what is allowed, then by need. */
+  private readonly known = new Map<string, Map<string, Match | null>>();
+  private readonly months = new Map<string, Match>();
+  private readonly alone: (component: Component) => Decimal | null;
+  /** How many needs were answered, and how many of them were asked before; how often the engine priced an offer. */
+  asked = 0;
+  again = 0;
+  engine = 0;
+
+  constructor(
+    private readonly book: PriceBook,
+    private readonly region: string,
+  ) {
+    this.currency = book.currency;
+    this.hours = monthHours({ hours: 'book' }, book.monthHours);
+    const price = aloneIn(designIn(book), bookSet([book]));
+    this.alone = (component) => {
+      this.engine += 1;
+      const line = price(component);
+      return line.status === 'priced' ? line.monthly.value : null;
+    };
+  }
+
+  /** Null: nothing that is sold here under the term fits. */
+  match(need: Need, term: Term): Match | null {
+    this.asked += 1;
+    const { vcpu, memory, ...allowed } = need;
+    const asked = this.answers(term, allowed);
+    const key = `${vcpu} ${memory}`;
+    const before = asked.get(key);
+    if (before !== undefined) {
+      this.again += 1;
+      return before;
+    }
+    const found = this.cheapest(need, term);
+    asked.set(key, found);
+    return found;
+  }
+
+  private lastAnswers: {
+    readonly term: Term;
+    readonly allowed: string;
+    readonly found: Map<string, Match | null>;
+  } | null = null;
+
+  private answers(term: Term, allowed: Omit<Need, 'vcpu' | 'memory'>): Map<string, Match | null> {
+    const text = JSON.stringify(allowed);
+    const { lastAnswers: last } = this;
+    if (last?.term === term && last.allowed === text) return last.found;
+    const key = `${term}\n${text}`;
+    const found = this.known.get(key) ?? new Map<string, Match | null>();
+    this.known.set(key, found);
+    this.lastAnswers = { term, allowed: text, found };
+    return found;
+  }
+
+  private cheapest(need: Need, term: Term): Match | null {
+    const index = this.index(term);
+    const ranked = index.cheapest(need);
+    let best: Match | null = ranked && this.priced(ranked.offer, ranked.cost, term);
+    for (const offer of index.others) {
+      if (lacksOf(need, offer).length > 0) continue;
+      const monthly = this.alone(this.unit(offer, term));
+      const other = monthly && { offer, monthly, text: monthly.toString() };
+      if (other && (!best || cheaper(other, best))) best = other;
+    }
+    return best;
+  }
+
+  private index(term: Term): OfferIndex {
+    const known = this.indexes.get(term);
+    if (known) return known;
+    const made = offerIndex(this.book, {
+      region: this.region,
+      kind: 'server',
+      term,
+      hoursInMonth: this.hours,
+      inRuns: false,
+    });
+    this.indexes.set(term, made);
+    return made;
+  }
+
+  /** The index tells an hour on demand, and a month of what is committed. */
+  private priced(offer: Offer, cost: Decimal, term: Term): Match {
+    const key = `${term}\n${offer.sku}`;
+    const known = this.months.get(key);
+    if (known) return known;
+    const monthly = commitmentOf(term) ? cost : cost.times(this.hours);
+    const made = { offer, monthly, text: monthly.toString() };
+    this.months.set(key, made);
+    return made;
+  }
+
+  private unit(offer: Offer, term: Term): Component {
+    const place = { book: this.book.key, region: this.region };
+    return { ...anyOfKind('server', place, 'unit'), choice: { by: 'sku', sku: offer.sku }, term };
+  }
+}
+
+/** Ties: fewer vCPU, then less memory, then SKU; as the engine has it. */
+function cheaper(a: Match, b: Match): boolean {
+  const order =
+    comparedWithoutHair(a.monthly, b.monthly) ||
+    (a.offer.vcpu ?? ZERO).comparedTo(b.offer.vcpu ?? ZERO) ||
+    (a.offer.memory ?? ZERO).comparedTo(b.offer.memory ?? ZERO);
+  return order < 0 || (order === 0 && a.offer.sku < b.offer.sku);
+}
+
+function designIn({ key, revision, currency }: PriceBook): Design {
+  return {
+    title: '',
+    description: '',
+    currency,
+    assumptions: { month: { hours: 'book' }, countAllowances: true, exchange: [] },
+    books: [{ book: key, revision }],
+    sections: [],
+  };
+}
+
+/**
+ * By how much a size is larger than what is installed or needed: 0.5 is half as much again.
+ *
+ * @example
+ * overBy(decimal('6'), '4').toString(); // => '0.5'
+ */
+export function overBy(has: Decimal | null, need: string): Decimal {
+  const wanted = decimal(need);
+  return !has || wanted.isZero() ? ZERO : has.dividedBy(wanted).minus(1);
+}

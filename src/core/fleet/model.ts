@@ -1,0 +1,38 @@
+/** An existing estate: machines as an inventory lists them, each quantity with where it came from. Needs M1, M3, M15. */
+
+/** A quantity of a machine. Doubles: an estate is measured, not billed. Sizes become text before they are matched. */
+export interface Fact {
+  readonly value: number;
+  readonly from: 'measured' | 'typed' | 'derived';
+}
+
+export type PowerState = 'on' | 'off';
+
+export interface Machine {
+  /** What finds it again when the inventory is brought in anew. */
+  readonly id: string;
+  readonly name: string;
+  readonly host: string;
+  readonly cluster: string;
+  readonly environment: string;
+  /** As the inventory writes it. */
+  readonly system: string;
+  /** Null: the inventory does not say. */
+  readonly power: PowerState | null;
+  readonly vcpu: Fact;
+  /** GiB. */
+  readonly memory: Fact;
+  /** GiB that are set aside for it, and of them filled; null: missing. */
+  readonly storage: Fact | null;
+  readonly stored: Fact | null;
+  /** Shares of its vCPU and of its memory, 0 to 1; null: not measured. */
+  readonly peakCpu: Fact | null;
+  readonly usualCpu: Fact | null;
+  readonly peakMemory: Fact | null;
+  readonly usualMemory: Fact | null;
+}
+
+export interface Fleet {
+  readonly title: string;
+  readonly machines: readonly Machine[];
+}

@@ -1,0 +1,84 @@
+/** `wick fleet`, as one runs it, on the demo's estate and books. */
+import { spawnSync } from 'node:child_process';
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { beforeAll, describe, expect, it, vi } from 'vitest';
+import type { PlacedFleet } from '@/core/fleet';
+import { DEMO_REVISIONS, generateBook } from '@/demo/generate-book';
+import { csvOf, estateRows } from '@/demo/harbour-house';
+import { NORVANE } from '@/demo/norvane';
+import { ensureProgram } from '../../scripts/bundle-cli.mjs';
+
+vi.setConfig({ testTimeout: 60_000, hookTimeout: 60_000 });
+
+const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'wick-fleet-'));
+const region = generateBook(NORVANE, DEMO_REVISIONS.at(-1)!).regions[0]!.code;
+let program = '';
+
+function wick(file: string, args: readonly string[]) {
+  const at = args.includes('--at') ? [] : ['--at', `norvane/${region}`];
+  return spawnSync(
+    process.execPath,
+    [program, 'fleet', file, '--books', path.join(folder, 'books'), ...at, ...args],
+    { encoding: 'utf8', env: { ...process.env, DATABASE_URL: '' }, maxBuffer: 50_000_000 },
+  );
+}
+const fleet = (...args: string[]) => wick(path.join(folder, 'fleets', 'harbour-house.csv'), args);
+type Answer = PlacedFleet & {
+  readonly rejected: readonly { readonly row: number; readonly reason: string }[];
+};
+const data = (...args: string[]): Answer => JSON.parse(fleet(...args, '--json').stdout) as Answer;
+
+beforeAll(async () => {
+  program = path.resolve(await ensureProgram('wick'));
+  expect(spawnSync(process.execPath, [program, 'demo-files', folder]).status).toBe(0);
+});
+
+describe('wick fleet', () => {
+  it('places Harbour House: 164 machines, what stands twice and what cannot be read are left out and said', () => {
+    const placed = data();
+    expect(placed.rows.length).toBe(164);
+    expect(placed.rejected.map(({ row }) => row)).toEqual([61, 167]);
+    expect(placed.rejected[0]!.reason).toContain('stands in row 41 already');
+    expect(placed.rejected[1]!.reason).toContain('missing');
+    expect(fleet().status).toBe(3);
+  });
+
+  it('costs less by what is really used than as installed, and the same number in every form', () => {
+    const placed = data('--rule', 'peak', '--headroom', '20');
+    const [total] = placed.totals;
+    expect(Number(total!.byRule)).toBeLessThan(Number(total!.installed));
+    expect(placed.unmeasured).toBeGreaterThan(5);
+    const cents = Number(total!.byRule).toFixed(2);
+    const text = fleet('--rule', 'peak').stdout.replaceAll(/\s/g, '');
+    expect(text).toContain(cents);
+    const csv = fleet('--rule', 'peak', '--format', 'csv').stdout;
+    expect(csv.trim().split('\n').at(-1)).toContain(cents);
+  });
+
+  it('takes a column for what a person says it is', () => {
+    const rows = estateRows(3, 'columns').map((row, at) =>
+      at === 0 ? row.map((each) => (each === 'CPUs' ? 'Zahl' : each)) : row,
+    );
+    const file = path.join(folder, 'other.csv');
+    fs.writeFileSync(file, csvOf(rows));
+    const call = (...args: string[]) => wick(file, args);
+    expect(call().stderr).toContain('No row among the first 20');
+    expect(call('--column', 'Zahl=vcpu').stdout).toContain('“Zahl”: vcpu');
+  });
+
+  it.each([
+    [['--at', 'nobody/x'], 'no such book'],
+    [['--at', 'norvane/nowhere'], 'has no region “nowhere”; there are'],
+    [['--rule', 'guess'], '--rule takes'],
+    [['--rule', 'peak', '--headroom', 'much'], '--headroom takes per cent'],
+    [['--headroom', '20'], '--headroom goes with'],
+    [['--rule', 'peak', '--target', '60'], '--target goes with'],
+    [['--column', 'x'], '--column takes HEADING=FIELD'],
+  ])('refuses %s in words', (args, words) => {
+    const refused = fleet(...args);
+    expect(refused.status).not.toBe(0);
+    expect(refused.stderr).toContain(words);
+  });
+});
