@@ -91,8 +91,8 @@ export function Both({ wish }: AheadProps) {
         />
       )}
       <p className="mt-1 max-w-[760px] text-xs text-soft">
-        The two are found one after the other, each for what the other leaves, until neither changes. The
-        amounts are exact; that no other pair costs less is not proven.
+        The two are found one after the other, each for what the other leaves, until neither changes, or a
+        hundred changes were tried. The amounts are exact; that no other pair costs less is not proven.
       </p>
     </section>
   );
