@@ -12,7 +12,8 @@ import { DEMO_REVISIONS, generateBook } from '@/demo/generate-book';
 import { csvOf, estateRows } from '@/demo/harbour-house';
 import { DEMO_PROFILES } from '@/demo/profiles';
 import { toBookData } from '@/formats';
-import { readFleetCsv } from '@/formats/fleet/read-fleet-csv';
+import { fileOfBytes } from '@/formats/fleet/inventory-file';
+import { readInventory } from '@/formats/fleet/read-inventory';
 import { type BenchRow, measure, printRows } from './measure';
 
 const TERMS: readonly Term[] = ['on-demand', '12-none', '36-none'];
@@ -27,10 +28,8 @@ const placement = { name: 'there', rule: RULE, allowed: {}, terms: TERMS, withou
 const bytesOf = (machines: number): Uint8Array =>
   new TextEncoder().encode(csvOf(estateRows(machines, 'bench')));
 
-function fleetOf(bytes: Uint8Array) {
-  const read = readFleetCsv(bytes, { title: 'Estate' });
-  if (!read.ok) throw new Error(read.message);
-  return read.value.fleet;
+async function fleetOf(name: string, bytes: Uint8Array) {
+  return (await readInventory('Estate', [fileOfBytes(name, bytes)])).fleet;
 }
 
 function reading(machines: number, aim: string): BenchRow {

@@ -5,7 +5,8 @@ import { fleetTable } from '@/core/display';
 import { FleetMatcher, placeFleet, type SizingRule } from '@/core/fleet';
 import type { Term } from '@/core/terms';
 import { FIELDS, type Field } from '@/formats/fleet/columns';
-import { readFleetCsv } from '@/formats/fleet/read-fleet-csv';
+import { fileOfBytes, InventoryError } from '@/formats/fleet/inventory-file';
+import { type Mapping, type ReadInventory, readInventory } from '@/formats/fleet/read-inventory';
 import { AppError, invalid } from '@/operations';
 import { newestBook } from './files';
 import type { Call } from './options';
@@ -19,8 +20,7 @@ const SHOWN = 20;
 export async function fleetCommand(call: Call): Promise<number> {
   const file = call.given[0]!;
   const rule = ruleOf(call);
-  const read = readFleetCsv(bytesOf(file), { title: file, chosen: chosenOf(call.all('column')) });
-  if (!read.ok) throw invalid(`“${file}”: ${read.message}`);
+  const read = await inventoryOf(file, { chosen: chosenOf(call.all('column')) });
   const [key = '', region = ''] = (call.one('at') ?? '').split('/');
   const book = await newestBook(call.all('books'), key);
   if (!book)
@@ -39,8 +39,9 @@ export async function fleetCommand(call: Call): Promise<number> {
     terms: TERMS,
     withoutOff: call.has('without-off'),
   };
-  const placed = placeFleet(read.value.fleet, placement, new FleetMatcher(book, region));
-  const { rejected, notes, columns } = read.value;
+  const placed = placeFleet(read.fleet, placement, new FleetMatcher(book, region));
+  const { rejected, notes, tables } = read;
+  const columns = tables.flatMap((table) => table.columns);
   const told = rejected
     .slice(0, SHOWN)
     .map(({ row, column, reason }) => `Row ${row}, “${column}”: ${reason}`);
@@ -54,6 +55,15 @@ export async function fleetCommand(call: Call): Promise<number> {
   await writeTable(call, fleetTable(placed, lines), { ...placed, rejected, columns, notes });
   const without = placed.totals.some((total) => total.without > 0);
   return rejected.length > 0 || without ? INCOMPLETE : 0;
+}
+
+async function inventoryOf(file: string, mapping: Mapping): Promise<ReadInventory> {
+  try {
+    return await readInventory(file, [fileOfBytes(file, bytesOf(file))], mapping);
+  } catch (error) {
+    if (error instanceof InventoryError) throw invalid(error.message);
+    throw error;
+  }
 }
 
 function bytesOf(file: string): Uint8Array {

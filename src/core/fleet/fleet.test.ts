@@ -6,7 +6,15 @@ import { decimal } from '../base';
 import { planOf } from '../pricing';
 import type { Need } from '../sizing';
 import type { Term } from '../terms';
-import { type Fact, FleetMatcher, type Machine, placeFleet, type Placement, sizedNeed } from './index';
+import {
+  BARE_MACHINE,
+  type Fact,
+  FleetMatcher,
+  type Machine,
+  placeFleet,
+  type Placement,
+  sizedNeed,
+} from './index';
 
 const BOOK = WIDE_BOOKS.get('wide', 1)!;
 const REGION = 'severn';
@@ -14,10 +22,10 @@ const fact = (value: number, from: Fact['from'] = 'measured'): Fact => ({ value,
 const machine = (id: string, vcpu: number, memory: number, part: Partial<Machine> = {}): Machine => ({
   id,
   name: id,
-  ...{ host: '', cluster: '', environment: '', system: '', power: 'on' },
+  ...BARE_MACHINE,
+  power: 'on',
   vcpu: fact(vcpu, 'typed'),
   memory: fact(memory, 'typed'),
-  ...{ storage: null, stored: null, peakCpu: null, usualCpu: null, peakMemory: null, usualMemory: null },
   ...part,
 });
 const placement = (part: Partial<Placement> = {}): Placement => ({

@@ -1,4 +1,15 @@
+export * from './cell';
+export * from './filter';
+export type * from './laid';
+export * from './layout';
 export * from './matcher';
-export type * from './model';
+export * from './matrix';
+export * from './model';
+export * from './packing';
 export * from './placed';
+export * from './placement';
+export * from './placer';
+export * from './quick-estate';
+export * from './readiness';
 export * from './sizing-rule';
+export * from './systems';

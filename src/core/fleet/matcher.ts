@@ -5,7 +5,7 @@
  */
 import { comparedWithoutHair, type Decimal, decimal, ZERO } from '../base';
 import type { Offer, PriceBook } from '../books';
-import { anyOfKind, type Component, type Design } from '../design';
+import { anyOfKind, type Component, type Design, type LicenceChoice } from '../design';
 import { aloneIn, bookSet } from '../pricing';
 import { offerIndex, type OfferIndex } from '../rating';
 import { lacksOf, type Need } from '../sizing';
@@ -26,6 +26,7 @@ export class FleetMatcher {
   private readonly indexes = new Map<Term, OfferIndex>();
   /** By term and what is allowed, then by need. */
   private readonly known = new Map<string, Map<string, Match | null>>();
+  private readonly withLicences = new Map<string, readonly Match[]>();
   private readonly months = new Map<string, Match>();
   private readonly alone: (component: Component) => Decimal | null;
   /** How many needs were answered, and how many of them were asked before; how often the engine priced an offer. */
@@ -36,6 +37,7 @@ export class FleetMatcher {
   constructor(
     private readonly book: PriceBook,
     private readonly region: string,
+    private readonly kind: 'server' | 'dedicated-host' = 'server',
   ) {
     this.currency = book.currency;
     this.hours = monthHours({ hours: 'book' }, book.monthHours);
@@ -48,17 +50,17 @@ export class FleetMatcher {
   }
 
   /** Null: nothing that is sold here under the term fits. */
-  match(need: Need, term: Term): Match | null {
+  match(need: Need, term: Term, licences: readonly LicenceChoice[] = []): Match | null {
     this.asked += 1;
     const { vcpu, memory, ...allowed } = need;
-    const asked = this.answers(term, allowed);
+    const asked = this.answers(term, allowed, licences);
     const key = `${vcpu} ${memory}`;
     const before = asked.get(key);
     if (before !== undefined) {
       this.again += 1;
       return before;
     }
-    const found = this.cheapest(need, term);
+    const found = licences.length > 0 ? this.licensed(need, term, licences) : this.cheapest(need, term);
     asked.set(key, found);
     return found;
   }
@@ -66,17 +68,22 @@ export class FleetMatcher {
   private lastAnswers: {
     readonly term: Term;
     readonly allowed: string;
+    readonly licences: readonly LicenceChoice[];
     readonly found: Map<string, Match | null>;
   } | null = null;
 
-  private answers(term: Term, allowed: Omit<Need, 'vcpu' | 'memory'>): Map<string, Match | null> {
+  private answers(
+    term: Term,
+    allowed: Omit<Need, 'vcpu' | 'memory'>,
+    licences: readonly LicenceChoice[],
+  ): Map<string, Match | null> {
     const text = JSON.stringify(allowed);
     const { lastAnswers: last } = this;
-    if (last?.term === term && last.allowed === text) return last.found;
-    const key = `${term}\n${text}`;
+    if (last?.term === term && last.allowed === text && last.licences === licences) return last.found;
+    const key = `${term}\n${text}\n${JSON.stringify(licences)}`;
     const found = this.known.get(key) ?? new Map<string, Match | null>();
     this.known.set(key, found);
-    this.lastAnswers = { term, allowed: text, found };
+    this.lastAnswers = { term, allowed: text, licences, found };
     return found;
   }
 
@@ -93,12 +100,29 @@ export class FleetMatcher {
     return best;
   }
 
+  /** A licence is paid by what the size has: the engine prices every offer with it once, and the first that fits is it. */
+  private licensed(need: Need, term: Term, licences: readonly LicenceChoice[]): Match | null {
+    const key = `${term}\n${JSON.stringify(licences)}`;
+    let ranked = this.withLicences.get(key);
+    if (!ranked) {
+      ranked = this.book
+        .soldIn(this.region, this.kind)
+        .flatMap((offer): Match[] => {
+          const monthly = this.alone({ ...this.unit(offer, term), licences });
+          return monthly ? [{ offer, monthly, text: monthly.toString() }] : [];
+        })
+        .sort((a, b) => (cheaper(a, b) ? -1 : 1));
+      this.withLicences.set(key, ranked);
+    }
+    return ranked.find(({ offer }) => lacksOf(need, offer).length === 0) ?? null;
+  }
+
   private index(term: Term): OfferIndex {
     const known = this.indexes.get(term);
     if (known) return known;
     const made = offerIndex(this.book, {
       region: this.region,
-      kind: 'server',
+      kind: this.kind,
       term,
       hoursInMonth: this.hours,
       inRuns: false,
@@ -120,7 +144,7 @@ export class FleetMatcher {
 
   private unit(offer: Offer, term: Term): Component {
     const place = { book: this.book.key, region: this.region };
-    return { ...anyOfKind('server', place, 'unit'), choice: { by: 'sku', sku: offer.sku }, term };
+    return { ...anyOfKind(this.kind, place, 'unit'), choice: { by: 'sku', sku: offer.sku }, term };
   }
 }
 

@@ -8,6 +8,8 @@ export interface Fact {
 
 export type PowerState = 'on' | 'off';
 
+export type MachineKind = 'physical' | 'virtual';
+
 export interface Machine {
   /** What finds it again when the inventory is brought in anew. */
   readonly id: string;
@@ -19,6 +21,13 @@ export interface Machine {
   readonly system: string;
   /** Null: the inventory does not say. */
   readonly power: PowerState | null;
+  readonly kind: MachineKind | null;
+  readonly tags: readonly string[];
+  /** What runs on it, and what its licences are said to be: words of the inventory. */
+  readonly applications: string;
+  readonly licences: string;
+  /** Its disks are another machine's, too. */
+  readonly sharedDisks: boolean;
   readonly vcpu: Fact;
   /** GiB. */
   readonly memory: Fact;
@@ -30,7 +39,33 @@ export interface Machine {
   readonly usualCpu: Fact | null;
   readonly peakMemory: Fact | null;
   readonly usualMemory: Fact | null;
+  /** Operations a second at their highest. */
+  readonly iops: Fact | null;
+  /** GB that it sends a month. */
+  readonly sent: Fact | null;
 }
+
+/** Nothing known but a name and its sizes. */
+export const BARE_MACHINE: Omit<Machine, 'id' | 'name' | 'vcpu' | 'memory'> = {
+  host: '',
+  cluster: '',
+  environment: '',
+  system: '',
+  power: null,
+  kind: null,
+  tags: [],
+  applications: '',
+  licences: '',
+  sharedDisks: false,
+  storage: null,
+  stored: null,
+  peakCpu: null,
+  usualCpu: null,
+  peakMemory: null,
+  usualMemory: null,
+  iops: null,
+  sent: null,
+};
 
 export interface Fleet {
   readonly title: string;

@@ -3,7 +3,9 @@
  * Each has its guess; a person may say otherwise. Needs M1.
  */
 
-/** What a machine may have. `ignored`: a column that means nothing here. */
+import { WORDS } from './column-words';
+
+/** What a machine may have. */
 export const FIELDS = [
   'id',
   'name',
@@ -20,11 +22,59 @@ export const FIELDS = [
   'usualCpu',
   'peakMemory',
   'usualMemory',
+  'useCpu',
+  'useMemory',
+  'iops',
+  'sent',
+  'kind',
+  'tags',
+  'applications',
+  'licences',
+  'sharedDisks',
 ] as const;
 export type Field = (typeof FIELDS)[number];
 
+/** What a person reads where a field is chosen. */
+export const FIELD_WORDS: Readonly<Record<Field, string>> = {
+  id: 'Key',
+  name: 'Name',
+  host: 'Host',
+  cluster: 'Cluster',
+  environment: 'Environment',
+  system: 'Operating system',
+  power: 'Power state',
+  vcpu: 'vCPU',
+  memory: 'Memory',
+  storage: 'Disk set aside',
+  stored: 'Disk used',
+  peakCpu: 'CPU, peak',
+  usualCpu: 'CPU, 95th percentile',
+  peakMemory: 'Memory, peak',
+  usualMemory: 'Memory, 95th percentile',
+  useCpu: 'CPU, one measurement',
+  useMemory: 'Memory, one measurement',
+  iops: 'Operations a second',
+  sent: 'Sent a month',
+  kind: 'Physical or virtual',
+  tags: 'Tags',
+  applications: 'Applications',
+  licences: 'Licences',
+  sharedDisks: 'Shared disks',
+};
+
+/** Fields that are shares of what a machine has. */
+export const SHARES: readonly Field[] = [
+  'peakCpu',
+  'usualCpu',
+  'peakMemory',
+  'usualMemory',
+  'useCpu',
+  'useMemory',
+];
+
 /** What numbers of a column are measured in, where its heading says it. */
-export type ColumnUnit = 'MB' | 'MiB' | 'GB' | 'GiB' | 'TB' | 'TiB' | '%';
+export const COLUMN_UNITS = ['MB', 'MiB', 'GB', 'GiB', 'TB', 'TiB', '%', 'MHz', 'GHz'] as const;
+export type ColumnUnit = (typeof COLUMN_UNITS)[number];
 
 export interface Column {
   readonly at: number;
@@ -34,62 +84,6 @@ export interface Column {
   readonly unit: ColumnUnit | null;
 }
 
-/** Words of a heading, lower case, without signs; all of one list must stand in it. The first that fits is meant. */
-const WORDS: readonly (readonly [Field, readonly (readonly string[])[]])[] = [
-  [
-    'peakCpu',
-    [
-      ['cpu', 'peak'],
-      ['cpu', 'max'],
-      ['processor', 'peak'],
-      ['cpu', 'spitze'],
-      ['cpu', 'pico'],
-    ],
-  ],
-  [
-    'usualCpu',
-    [
-      ['cpu', '95'],
-      ['cpu', 'p95'],
-      ['cpu', 'percentile'],
-      ['processor', '95'],
-    ],
-  ],
-  [
-    'peakMemory',
-    [
-      ['memory', 'peak'],
-      ['memory', 'max'],
-      ['ram', 'peak'],
-      ['ram', 'max'],
-      ['mem', 'peak'],
-      ['mem', 'max'],
-    ],
-  ],
-  [
-    'usualMemory',
-    [
-      ['memory', '95'],
-      ['ram', '95'],
-      ['mem', '95'],
-      ['memory', 'p95'],
-      ['ram', 'p95'],
-      ['mem', 'p95'],
-    ],
-  ],
-  ['stored', [['disk', 'used'], ['storage', 'used'], ['used', 'space'], ['consumed'], ['belegt']]],
-  ['storage', [['storage'], ['disk'], ['provisioned'], ['capacity'], ['speicherplatz'], ['stockage']]],
-  ['memory', [['memory'], ['ram'], ['mem'], ['arbeitsspeicher'], ['memoria'], ['mémoire']]],
-  ['vcpu', [['vcpu'], ['vcpus'], ['cpus'], ['cpu'], ['cores'], ['processors'], ['prozessoren'], ['núcleos']]],
-  ['power', [['power'], ['state'], ['status'], ['running']]],
-  ['cluster', [['cluster']]],
-  ['host', [['host'], ['hypervisor'], ['node']]],
-  ['environment', [['environment'], ['env'], ['stage'], ['umgebung']]],
-  ['system', [['os'], ['operating'], ['system'], ['guest'], ['betriebssystem']]],
-  ['id', [['id'], ['uuid'], ['serial'], ['key']]],
-  ['name', [['name'], ['machine'], ['server'], ['vm'], ['hostname'], ['instance']]],
-];
-
 const UNITS: readonly (readonly [ColumnUnit, RegExp])[] = [
   ['MiB', /\bmib\b/i],
   ['GiB', /\bgib\b/i],
@@ -97,8 +91,21 @@ const UNITS: readonly (readonly [ColumnUnit, RegExp])[] = [
   ['MB', /\bmb\b/i],
   ['GB', /\bgb\b/i],
   ['TB', /\btb\b/i],
+  ['MHz', /\bmhz\b/i],
+  ['GHz', /\bghz\b/i],
   ['%', /%|\bpercent\b|\bpct\b|\bprozent\b/i],
 ];
+
+const NUMBERS: ReadonlySet<Field> = new Set([
+  ...SHARES,
+  'vcpu',
+  'memory',
+  'storage',
+  'stored',
+  'iops',
+  'sent',
+]);
+const AMOUNTS: ReadonlySet<Field> = new Set(['vcpu', 'memory', 'storage', 'stored']);
 
 /** `CPU peak (%)` → `cpu`, `peak`. */
 function wordsOf(heading: string): Set<string> {
@@ -112,11 +119,13 @@ export function unitOf(heading: string): ColumnUnit | null {
 
 /**
  * The columns of a header row. Each field is taken once: by the column that names it first; `chosen` goes before any
- * guess, by heading.
+ * guess, by heading. A column of words is no quantity, whatever its heading.
  */
 export function columnsOf(
   headings: readonly string[],
   chosen: ReadonlyMap<string, Field | null> = new Map(),
+  units: ReadonlyMap<string, ColumnUnit> = new Map(),
+  mayBeNumbers: (at: number) => boolean = () => true,
 ): Column[] {
   const taken = new Set<Field>([...chosen.values()].filter((field) => field !== null));
   const guessed = new Map<number, Field>();
@@ -125,6 +134,13 @@ export function columnsOf(
     const at = headings.findIndex((heading, index) => {
       if (guessed.has(index) || chosen.has(heading.trim())) return false;
       const words = wordsOf(heading);
+      if (NUMBERS.has(field) && !mayBeNumbers(index)) return false;
+      // A share of a thing is no amount of it.
+      const isShare = unitOf(heading) === '%';
+      if (AMOUNTS.has(field) && isShare) return false;
+      if (isShare && field === 'useCpu' && words.has('cpu')) return true;
+      if (isShare && field === 'useMemory' && (words.has('memory') || words.has('ram') || words.has('mem')))
+        return true;
       return lists.some((list) => list.every((word) => words.has(word)));
     });
     if (at < 0) continue;
@@ -134,7 +150,7 @@ export function columnsOf(
   return headings.map((heading, at) => ({
     at,
     heading: heading.trim(),
-    field: chosen.get(heading.trim()) ?? guessed.get(at) ?? null,
-    unit: unitOf(heading),
+    field: chosen.has(heading.trim()) ? (chosen.get(heading.trim()) ?? null) : (guessed.get(at) ?? null),
+    unit: units.get(heading.trim()) ?? unitOf(heading),
   }));
 }

@@ -1,21 +1,18 @@
 import { describe, expect, it } from 'vitest';
 import { columnsOf, type Field } from './columns';
 import { isMissing, marksOf, readNumber } from './numbers';
-import { readFleetCsv } from './read-fleet-csv';
+import { fileOfBytes } from './inventory-file';
+import { readInventory } from './read-inventory';
 
 const bytes = (text: string): Uint8Array => new TextEncoder().encode(text);
-const read = (text: string | Uint8Array, chosen?: ReadonlyMap<string, Field | null>) =>
-  readFleetCsv(typeof text === 'string' ? bytes(text) : text, {
-    title: 'Estate',
-    ...(chosen ? { chosen } : {}),
-  });
-const must = (text: string | Uint8Array, chosen?: ReadonlyMap<string, Field | null>) => {
-  const found = read(text, chosen);
-  if (!found.ok) throw new Error(found.message);
-  return found.value;
-};
-const sizes = (text: string | Uint8Array) =>
-  must(text).fleet.machines.map(({ name, vcpu, memory }) => [name, vcpu.value, memory.value]);
+const must = (text: string | Uint8Array, chosen?: ReadonlyMap<string, Field | null>) =>
+  readInventory(
+    'Estate',
+    [fileOfBytes('estate.csv', typeof text === 'string' ? bytes(text) : text)],
+    chosen ? { chosen } : {},
+  );
+const sizes = async (text: string | Uint8Array) =>
+  (await must(text)).fleet.machines.map(({ name, vcpu, memory }) => [name, vcpu.value, memory.value]);
 
 describe('columns', () => {
   it.each([
@@ -123,15 +120,15 @@ describe('an inventory of any program', () => {
     ['sixteen bits, the other way round', utf16(PLAIN, true)],
     ['sixteen bits with their mark', utf16(`\ufeff${PLAIN}`, false)],
     ['rows that are shorter', 'Name,vCPU,Memory (GB),Host\nweb,4,16\ndb,8,64,house\n'],
-  ])('with %s is read', (_, text) => {
-    expect(sizes(text)).toEqual(SIZES);
+  ])('with %s is read', async (_, text) => {
+    expect(await sizes(text)).toEqual(SIZES);
   });
 
-  it('in western eight-bit signs is read', () => {
+  it('in western eight-bit signs is read', async () => {
     const made = Uint8Array.from(
       [...'Name,vCPU,Memory (GB)\nquai-\u00e9,2,4\n'].map((sign) => sign.charCodeAt(0)),
     );
-    expect(sizes(made)).toEqual([['quai-é', 2, 4]]);
+    expect(await sizes(made)).toEqual([['quai-é', 2, 4]]);
   });
 
   it.each([
@@ -142,48 +139,60 @@ describe('an inventory of any program', () => {
     ['a date', 'web,2026-01-02,16', 'vCPU', 'no number'],
     ['more than any machine has', 'web,4,99999999', 'Memory (GB)', 'more than any machine has'],
     ['a machine twice', 'db,2,4', 'Name', 'stands in row 2 already'],
-  ])('leaves out a row with %s, says where and why, and keeps the others', (_, row, column, reason) => {
-    const { fleet, rejected } = must(`Name,vCPU,Memory (GB)\ndb,8,64\n${row}\n`);
+  ])('leaves out a row with %s, says where and why, and keeps the others', async (_, row, column, reason) => {
+    const { fleet, rejected } = await must(`Name,vCPU,Memory (GB)\ndb,8,64\n${row}\n`);
     expect(fleet.machines.map(({ name }) => name)).toEqual(['db']);
-    expect(rejected).toEqual([{ row: 3, column, reason: expect.stringContaining(reason) as string }]);
+    expect(rejected).toEqual([
+      { table: 'estate.csv', row: 3, column, reason: expect.stringContaining(reason) as string },
+    ]);
   });
 
   it.each([
     ['nothing in it', '', 'The file is empty.'],
-    ['no headings', 'web,4,16\ndb,8,64\n', 'No row among the first'],
-    ['a workbook’s bytes', 'PK\u0003\u0004…', 'a workbook, not CSV'],
+    ['no headings', 'web,4,16\ndb,8,64\n', 'among the first 20 rows none has headings'],
+    ['half a workbook', 'PK\u0003\u0004…', 'cut off'],
+    [
+      'a cell of two hundred thousand letters',
+      `Name,vCPU,Memory\n${'x'.repeat(200_000)},1,1\n`,
+      'Row 2, column 1 has more than 100000 letters',
+    ],
     ['too many columns', `vCPU,Memory${',x'.repeat(2500)}\n`, 'more than 2000 columns'],
     [
       'a cell of three million letters',
       `Name,vCPU,Memory\n"${'x'.repeat(3_000_000)}",1,1\n`,
       'cannot be read as CSV',
     ],
-  ])('with %s is refused in words', (_, text, words) => {
-    const found = read(text);
-    expect(found.ok).toBe(false);
-    if (!found.ok) expect(found.message).toContain(words);
+  ])('with %s is refused in words', async (_, text, words) => {
+    await expect(must(text)).rejects.toMatchObject({
+      name: 'InventoryError',
+      message: expect.stringContaining(words) as string,
+    });
   });
 
-  it('says what it took for granted, and no more', () => {
-    expect(must(PLAIN).notes).toEqual([]);
-    expect(must('Name,vCPU,Memory\nweb,4,16\n').notes).toEqual([
+  it('says what it took for granted, and no more', async () => {
+    expect((await must(PLAIN)).notes).toEqual([]);
+    expect((await must('Name,vCPU,Memory\nweb,4,16\n')).notes).toEqual([
       '“Memory” does not say its unit: read as GiB, because the middle of it is 16.',
     ]);
   });
 
-  it('reads shares as they are meant: per cent, or parts of one', () => {
-    const peak = (cells: readonly string[], heading = 'CPU peak') =>
-      must(
+  it('reads shares as they are meant: per cent, or parts of one', async () => {
+    const peak = async (cells: readonly string[], heading = 'CPU peak') => {
+      const { fleet } = await must(
         `Name,vCPU,Memory (GB),${heading}\n${cells.map((cell, at) => `m${at},1,1,${cell}`).join('\n')}\n`,
-      ).fleet.machines.map(({ peakCpu }) => peakCpu?.value ?? null);
-    expect(peak(['50', '7.5', 'n/a'])).toEqual([0.5, 0.075, null]);
-    expect(peak(['0.5', '0.075', ''])).toEqual([0.5, 0.075, null]);
-    expect(peak(['0.5', '1'], 'CPU peak (%)')).toEqual([0.005, 0.01]);
+      );
+      return fleet.machines.map(({ peakCpu }) => peakCpu?.value ?? null);
+    };
+    expect(await peak(['50', '7.5', 'n/a'])).toEqual([0.5, 0.075, null]);
+    expect(await peak(['0.5', '0.075', ''])).toEqual([0.5, 0.075, null]);
+    // A sheet shows 50 % and holds 0.5.
+    expect(await peak(['0.5', '1'], 'CPU peak (%)')).toEqual([0.5, 1]);
+    expect(await peak(['0.5', '20'], 'CPU peak (%)')).toEqual([0.005, 0.2]);
   });
 
-  it('tells apart what is on, what is off and what nobody says', () => {
+  it('tells apart what is on, what is off and what nobody says', async () => {
     const text =
       'Name,vCPU,Memory (GB),Power state\na,1,1,poweredOn\nb,1,1,Powered off\nc,1,1,\nd,1,1,stopped\n';
-    expect(must(text).fleet.machines.map(({ power }) => power)).toEqual(['on', 'off', null, 'off']);
+    expect((await must(text)).fleet.machines.map(({ power }) => power)).toEqual(['on', 'off', null, 'off']);
   });
 });

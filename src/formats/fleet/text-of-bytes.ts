@@ -1,16 +1,8 @@
 /** Bytes of a text file as text, whatever program wrote them: UTF-8, UTF-16, or the western eight-bit signs. */
-export interface DecodedText {
-  readonly text: string;
-  readonly encoding: 'utf-8' | 'utf-16le' | 'utf-16be' | 'windows-1252';
-}
+export type Encoding = 'utf-8' | 'utf-16le' | 'utf-16be' | 'windows-1252';
 
-export function textOfBytes(bytes: Uint8Array): DecodedText {
-  const encoding = encodingOf(bytes);
-  const text = new TextDecoder(encoding).decode(bytes);
-  return { text: text.replace(/^\ufeff/, ''), encoding };
-}
-
-function encodingOf(bytes: Uint8Array): DecodedText['encoding'] {
+/** By the first bytes; whether what looks like UTF-8 is, shows only later. */
+export function encodingOf(bytes: Uint8Array): Encoding {
   const [first, second] = bytes;
   if (first === 0xff && second === 0xfe) return 'utf-16le';
   if (first === 0xfe && second === 0xff) return 'utf-16be';
@@ -20,10 +12,19 @@ function encodingOf(bytes: Uint8Array): DecodedText['encoding'] {
     head.filter((byte, at) => at % 2 === from && byte === 0).length / Math.max(1, head.length / 2);
   if (nothing(1) > 0.6) return 'utf-16le';
   if (nothing(0) > 0.6) return 'utf-16be';
-  try {
-    new TextDecoder('utf-8', { fatal: true }).decode(bytes);
-    return 'utf-8';
-  } catch {
-    return 'windows-1252';
+  return 'utf-8';
+}
+
+/** Piece by piece. Throws a TypeError where it is no UTF-8 after all. */
+export async function* textOf(
+  pieces: AsyncIterable<Uint8Array>,
+  encoding: Encoding,
+): AsyncGenerator<{ readonly text: string; readonly bytes: number }> {
+  const decoder = new TextDecoder(encoding, { fatal: encoding === 'utf-8' });
+  let bytes = 0;
+  for await (const piece of pieces) {
+    bytes += piece.length;
+    yield { text: decoder.decode(piece, { stream: true }), bytes };
   }
+  yield { text: decoder.decode(), bytes };
 }

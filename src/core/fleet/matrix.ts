@@ -1,0 +1,162 @@
+/**
+ * Groups × placements: each cell with its cost by kind, as installed beside by the rule, and between what if the unmeasured
+ * were used as the measured are; all groups together counted once; and the best mix, one placement for each group. Needs
+ * L7, L17, M10, M15, N12.
+ */
+import { type Decimal } from '../base';
+import { asIfMeasured, cellOf, type FleetCell, isComplete } from './cell';
+import type { FleetGroup } from './filter';
+import type { FleetPart } from './laid';
+import type { Machine } from './model';
+import type { FleetPlacement } from './placement';
+import type { Placer } from './placer';
+
+export interface GroupMachines {
+  readonly group: Pick<FleetGroup, 'id' | 'name'>;
+  readonly machines: readonly Machine[];
+}
+
+export interface MatrixCell {
+  readonly group: string;
+  readonly cell: FleetCell;
+  /** The same as installed; null: the rule is that already. */
+  readonly installed: Decimal | null;
+  /** If those without measurements were used as the others are; null: there is no such thing. */
+  readonly ifMeasured: Decimal | null;
+}
+
+export interface Mix {
+  /** By group: the placement that is best for those of its machines that no group before it has. */
+  readonly chosen: readonly {
+    readonly group: string;
+    readonly placement: string;
+    readonly machines: number;
+  }[];
+  /** All of it as one design. */
+  readonly monthly: Decimal;
+  /** The cheapest single placement for the same machines; null: none has everything. */
+  readonly single: { readonly placement: string; readonly monthly: Decimal } | null;
+}
+
+export interface Matrix {
+  readonly cells: readonly MatrixCell[];
+  /** All machines of any group, each once, by placement. */
+  readonly union: readonly MatrixCell[];
+  /** Null: a group fits nowhere, or there is one group only. */
+  readonly mix: Mix | null;
+}
+
+export interface MatrixStep {
+  readonly done: number;
+  readonly steps: number;
+}
+
+/** Yields how far it is. */
+export function* matrixOf(
+  placer: Placer,
+  groups: readonly GroupMachines[],
+  placements: readonly FleetPlacement[],
+): Generator<MatrixStep, Matrix> {
+  const own = onceEach(groups);
+  const union: GroupMachines = {
+    group: { id: UNION, name: 'All groups, each machine once' },
+    machines: own.flatMap(({ machines }) => machines),
+  };
+  const rows = [...groups, union];
+  const steps = rows.reduce((sum, { machines }) => sum + machines.length, 0) * placements.length + 1;
+  let before = 0;
+  const cells: MatrixCell[] = [];
+  for (const { group, machines } of rows) {
+    for (const placement of placements) {
+      const work = matrixCell(placer, { ...group, machines }, placement);
+      let step = work.next();
+      while (!step.done) {
+        yield { done: before + Math.min(step.value, machines.length), steps };
+        step = work.next();
+      }
+      before += machines.length;
+      yield { done: before, steps };
+      cells.push(step.value);
+    }
+  }
+  const ofGroups = cells.filter(({ group }) => group !== UNION);
+  const ofUnion = cells.filter(({ group }) => group === UNION);
+  return {
+    cells: ofGroups,
+    union: ofUnion,
+    mix: groups.length > 1 ? mixOf(placer, own, placements, ofUnion) : null,
+  };
+}
+
+export const UNION = '*';
+
+function* matrixCell(
+  placer: Placer,
+  part: FleetPart,
+  placement: FleetPlacement,
+): Generator<number, MatrixCell> {
+  const cell: FleetCell = yield* cellOf(placer, [part], placement);
+  // At the place that was taken, so that only the size differs.
+  const there = { ...placement, places: [cell.place] };
+  const byInstalled = placement.rule.by === 'installed';
+  const installed: FleetCell | null = byInstalled
+    ? null
+    : yield* cellOf(placer, [part], { ...there, rule: { by: 'installed' } });
+  const measured = byInstalled ? null : asIfMeasured(part.machines);
+  const ifMeasured: FleetCell | null =
+    measured && (yield* cellOf(placer, [{ ...part, machines: measured }], there));
+  return {
+    group: part.id,
+    cell,
+    installed: installed?.monthly ?? null,
+    ifMeasured: ifMeasured?.monthly ?? null,
+  };
+}
+
+/** Each machine in the first group that has it. */
+export function onceEach(groups: readonly GroupMachines[]): GroupMachines[] {
+  const taken = new Set<string>();
+  return groups.map(({ group, machines }) => ({
+    group,
+    machines: machines.filter(({ id }) => {
+      if (taken.has(id)) return false;
+      taken.add(id);
+      return true;
+    }),
+  }));
+}
+
+function mixOf(
+  placer: Placer,
+  own: readonly GroupMachines[],
+  placements: readonly FleetPlacement[],
+  union: readonly MatrixCell[],
+): Mix | null {
+  const chosen: { group: string; placement: FleetPlacement; cell: FleetCell; machines: number }[] = [];
+  for (const { group, machines } of own) {
+    if (machines.length === 0) continue;
+    const cells = placements
+      .map((placement) => ({ placement, cell: run(cellOf(placer, [{ ...group, machines }], placement)) }))
+      .filter(({ cell }) => isComplete(cell))
+      .sort((a, b) => a.cell.monthly.comparedTo(b.cell.monthly));
+    const [best] = cells;
+    if (!best) return null;
+    chosen.push({ group: group.id, ...best, machines: machines.length });
+  }
+  if (chosen.length === 0) return null;
+  const sections = chosen.flatMap(({ cell }) => cell.design.sections);
+  const single = union
+    .filter(({ cell }) => isComplete(cell))
+    .sort((a, b) => a.cell.monthly.comparedTo(b.cell.monthly))[0];
+  return {
+    chosen: chosen.map(({ group, placement, machines }) => ({ group, placement: placement.id, machines })),
+    monthly: placer.price(placer.design('Best mix', sections)).monthly.value,
+    single: single ? { placement: single.cell.placement, monthly: single.cell.monthly } : null,
+  };
+}
+
+function run<T>(work: Generator<unknown, T>): T {
+  let step = work.next();
+  while (!step.done) step = work.next();
+  return step.value;
+}

@@ -1,0 +1,139 @@
+/**
+ * What a fleet is placed with: the books, their matchers, one pricer, the systems of the estate. Everything is asked once
+ * and kept for as long as the placer lives; it never outlives its books.
+ */
+import { decimal, type Decimal } from '../base';
+import type { Offer, PriceBook } from '../books';
+import {
+  anyOfKind,
+  type Component,
+  type Design,
+  type ExchangeRate,
+  type LicenceChoice,
+  type Place,
+  type Section,
+} from '../design';
+import { aloneIn, bookSet, createPricer, type Pricer, type PricedDesign } from '../pricing';
+import type { Agreement } from '../terms';
+import { FleetMatcher } from './matcher';
+import { systemOf, type Systems } from './systems';
+
+export interface FleetWorld {
+  readonly currency: string;
+  readonly exchange: readonly ExchangeRate[];
+  readonly agreements?: readonly Agreement[];
+  /** One revision of each. */
+  readonly books: readonly PriceBook[];
+  readonly systems: Systems;
+}
+
+export class Placer {
+  private readonly matchers = new Map<string, FleetMatcher>();
+  private readonly licences = new Map<string, readonly LicenceChoice[]>();
+  private readonly pricer: Pricer;
+  private readonly alone: (component: Component) => Decimal | null;
+
+  constructor(readonly world: FleetWorld) {
+    const books = bookSet(world.books);
+    this.pricer = createPricer(books);
+    const price = aloneIn(this.design('', []), books, this.pricer);
+    this.alone = (component) => {
+      const line = price(component);
+      return line.status === 'priced' ? line.monthly.value : null;
+    };
+  }
+
+  bookOf(key: string): PriceBook | undefined {
+    return this.world.books.find((book) => book.key === key);
+  }
+
+  /** Undefined: there is no such place. */
+  matcher({ book, region }: Place, kind: 'server' | 'dedicated-host'): FleetMatcher | undefined {
+    const key = `${kind}\n${book}\n${region}`;
+    const known = this.matchers.get(key);
+    if (known) return known;
+    const found = this.bookOf(book);
+    if (!found?.region(region)) return undefined;
+    const made = new FleetMatcher(found, region, kind);
+    this.matchers.set(key, made);
+    return made;
+  }
+
+  /** What a system needs on a machine; the same list for the same, so that it can be told apart by itself. */
+  licencesOf(system: string, how: LicenceChoice['how']): readonly LicenceChoice[] {
+    const choice = systemOf(system, this.world.systems);
+    if (choice?.is !== 'licensed') return NONE;
+    const key = `${how}\n${choice.product}`;
+    const made = this.licences.get(key) ?? [{ product: choice.product, how }];
+    this.licences.set(key, made);
+    return made;
+  }
+
+  /** Of offers of a kind at a place that satisfy `wanted`, the one with which the component costs least. */
+  cheapest(component: Component, wanted: (offer: Offer) => boolean): Offer | null {
+    const { book, region } = component.place!;
+    let best: { offer: Offer; monthly: Decimal } | null = null;
+    for (const offer of this.bookOf(book)?.soldIn(region, component.kind) ?? []) {
+      if (offer.lifecycle !== 'current' || !wanted(offer)) continue;
+      const monthly = this.alone({ ...component, choice: { by: 'sku', sku: offer.sku } });
+      if (monthly && (!best || monthly.lessThan(best.monthly))) best = { offer, monthly };
+    }
+    return best?.offer ?? null;
+  }
+
+  /** What one component costs by itself; null: it has no amount. */
+  priceOf(component: Component): Decimal | null {
+    return this.alone(component);
+  }
+
+  design(title: string, sections: readonly Section[]): Design {
+    const { currency, exchange, agreements, books } = this.world;
+    const used = new Set(sections.flatMap(({ components }) => components.map(({ place }) => place?.book)));
+    return {
+      title,
+      description: '',
+      currency,
+      assumptions: { month: { hours: 'book' }, countAllowances: true, exchange },
+      books: books
+        .filter(({ key }) => sections.length === 0 || used.has(key))
+        .map(({ key, revision }) => ({ book: key, revision })),
+      sections,
+      ...(agreements ? { agreements } : {}),
+    };
+  }
+
+  price(design: Design): PricedDesign {
+    return this.pricer.price(this.pricer.plan(design), { case: 'likely' });
+  }
+}
+
+const NONE: readonly LicenceChoice[] = [];
+
+/**
+ * A line of a fleet: so many units of an offer; without an offer it is not priced, and says so.
+ *
+ * @example
+ * fleetLine('server', { book: 'small', region: 'severn' }, 'a', { name: 'Web', count: 3, sku: 'A-4' }).count; // => { likely: '3' }
+ */
+export function fleetLine(
+  kind: Component['kind'],
+  place: Place,
+  id: string,
+  {
+    name,
+    count = 1,
+    sku,
+    ...part
+  }: { readonly name: string; readonly count?: number; readonly sku: string | null } & Pick<
+    Partial<Component>,
+    'usage' | 'term' | 'licences'
+  >,
+): Component {
+  return {
+    ...anyOfKind(kind, place, id),
+    name,
+    count: { likely: decimal(String(count)).toString() },
+    choice: sku === null ? { by: 'none' } : { by: 'sku', sku },
+    ...part,
+  };
+}
