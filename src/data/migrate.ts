@@ -13,6 +13,7 @@ import * as jobs from './migrations/m010-jobs';
 import * as cheapestPlace from './migrations/m011-cheapest-place';
 import * as allocated from './migrations/m012-allocated';
 import * as areas from './migrations/m013-areas';
+import * as fleets from './migrations/m014-fleets';
 import type { Database } from './schema';
 
 const MIGRATIONS: Readonly<Record<string, Migration>> = {
@@ -29,6 +30,7 @@ const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '011-cheapest-place': cheapestPlace,
   '012-allocated': allocated,
   '013-areas': areas,
+  '014-fleets': fleets,
 };
 
 export async function migrate(db: Kysely<Database>): Promise<void> {

@@ -4,6 +4,7 @@ import type { Stores } from '@/operations';
 import { bookRepository } from './book-repository';
 import { designRepository } from './design-repository';
 import { exchangeRepository } from './exchange-repository';
+import { fleetRepository } from './fleet-repository';
 import { importRepository } from './import-repository';
 import { jobRepository } from './job-repository';
 import { libraryRepository } from './library-repository';
@@ -19,5 +20,6 @@ export function repositories(db: Kysely<Database>): Stores {
     links: linkRepository(db),
     kept: libraryRepository(db),
     jobs: jobRepository(db),
+    fleets: fleetRepository(db),
   };
 }

@@ -1,6 +1,7 @@
 /** The tables as Kysely sees them. Money and quantities are `numeric` and come out as text. */
 import type { ColumnType, Generated, JSONColumnType } from 'kysely';
 import type { Design, Edit } from '@/core/design';
+import type { FleetPlan, Machine } from '@/core/fleet';
 import type { ReportOptions } from '@/core/report';
 import type { OfferRow, RateRow } from '@/formats';
 import type {
@@ -170,6 +171,23 @@ export interface Database {
     file_name: string | null;
     file_type: string | null;
     file: Buffer | null;
+  };
+  fleet: {
+    id: string;
+    workspace_id: string;
+    revision: number;
+    plan: JSONColumnType<FleetPlan>;
+    machines: number;
+    created_at: Timestamp;
+    updated_at: Timestamp;
+    deleted_at: Timestamp | null;
+  };
+  fleet_machine: { fleet_id: string; at: number; key: string; detail: JSONColumnType<Machine> };
+  fleet_mapping: {
+    workspace_id: string;
+    headings: string;
+    mapping: JSONColumnType<object>;
+    used_at: Timestamp;
   };
   design_link: {
     id: string;

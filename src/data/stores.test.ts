@@ -5,6 +5,7 @@ import { bookContract } from '@tests/support/book-contract';
 import { offerSearchContract } from '@tests/support/offer-search-contract';
 import { smallBookFile } from '@tests/support/books';
 import { freshDatabase } from '@tests/support/database';
+import { fleetContract } from '@tests/support/fleet-contract';
 import { jobContract } from '@tests/support/job-contract';
 import { libraryContract } from '@tests/support/library-contract';
 import { linkContract } from '@tests/support/link-contract';
@@ -34,6 +35,7 @@ bookContract('in PostgreSQL', freshStores);
 offerSearchContract('in PostgreSQL', freshStores);
 linkContract('in PostgreSQL', freshStores);
 libraryContract('in PostgreSQL', freshStores);
+fleetContract('in PostgreSQL', freshStores);
 jobContract('in PostgreSQL', freshStores);
 
 describe('the database itself', () => {

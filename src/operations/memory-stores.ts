@@ -14,6 +14,7 @@ import type {
   Stores,
   Totals,
 } from './ports';
+import { memoryFleetStore } from './memory-fleets';
 import { memoryJobStore } from './memory-jobs';
 import { memoryBookStore, memoryExchangeStore, memoryImportStore } from './memory-books';
 
@@ -38,6 +39,7 @@ export function memoryStores(): Stores {
     links: memoryLinkStore(),
     kept: memoryLibraryStore(),
     jobs: memoryJobStore(),
+    fleets: memoryFleetStore(),
   };
 }
 

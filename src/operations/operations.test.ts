@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { smallBookFile } from '@tests/support/books';
 import { bookContract } from '@tests/support/book-contract';
 import { designOf, serverOf } from '@tests/support/designs';
+import { fleetContract } from '@tests/support/fleet-contract';
 import { jobContract } from '@tests/support/job-contract';
 import { offerSearchContract } from '@tests/support/offer-search-contract';
 import { libraryContract } from '@tests/support/library-contract';
@@ -31,6 +32,7 @@ bookContract('in memory', async () => stores());
 offerSearchContract('in memory', async () => stores());
 linkContract('in memory', async () => stores());
 libraryContract('in memory', async () => stores());
+fleetContract('in memory', async () => stores());
 jobContract('in memory', async () => stores());
 
 describe('roles', () => {

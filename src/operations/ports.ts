@@ -3,11 +3,13 @@ import type { Design, Edit } from '@/core/design';
 import type { DesignSummary } from '@/core/range';
 import type { Actor } from './actor';
 import type { BookStore, ExchangeStore, ImportStore } from './book-ports';
+import type { FleetStore } from './fleet-ports';
 import type { JobQueue, JobStore } from './job-ports';
 import type { LibraryStore } from './library-ports';
 import type { LinkStore } from './link-ports';
 
 export type * from './book-ports';
+export type * from './fleet-ports';
 export type * from './job-ports';
 export type * from './library-ports';
 export type * from './link-ports';
@@ -125,6 +127,7 @@ export interface Stores {
   readonly links: LinkStore;
   readonly kept: LibraryStore;
   readonly jobs: JobStore;
+  readonly fleets: FleetStore;
 }
 
 export interface Context extends Stores {

@@ -29,12 +29,7 @@ export function hostLines(placer: Placer, laid: readonly LaidMachine[], asked: A
   const going = laid.filter(({ unfit }) => unfit === null);
   if (going.length === 0) return { lines: [], used: null, laid };
   const best = cheapestHosts(placer, going, asked);
-  if (!best)
-    return {
-      lines: [],
-      used: null,
-      laid: laid.map((each) => (each.unfit ? each : { ...each, unfit: 'no-hosts' })),
-    };
+  if (!best) return withoutHosts(placer, laid, asked);
   const { offer, packing, line, used } = best;
   const tooLarge = new Set(packing.tooLarge);
   return {
@@ -47,6 +42,15 @@ export function hostLines(placer: Placer, laid: readonly LaidMachine[], asked: A
       return { ...each, offer, portions: [...each.portions, { line: line.id, weight: share }] };
     }),
   };
+}
+
+/** Nothing is sold that carries all of them: those without a licence may go even so. */
+function withoutHosts(placer: Placer, laid: readonly LaidMachine[], asked: Asked): Packed {
+  const licensed = laid.some(({ unfit, licences }) => unfit === null && licences.length > 0);
+  const why = ({ unfit, licences }: LaidMachine): LaidMachine['unfit'] =>
+    unfit ?? (!licensed ? 'no-hosts' : licences.length > 0 ? 'licence' : null);
+  const left = laid.map((each) => ({ ...each, unfit: why(each) }));
+  return licensed ? hostLines(placer, left, asked) : { lines: [], used: null, laid: left };
 }
 
 interface Candidate {

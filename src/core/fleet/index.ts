@@ -7,6 +7,7 @@ export * from './matrix';
 export * from './model';
 export * from './packing';
 export * from './placed';
+export * from './plan';
 export * from './placement';
 export * from './placer';
 export * from './quick-estate';

@@ -26,7 +26,7 @@ export class FleetMatcher {
   private readonly indexes = new Map<Term, OfferIndex>();
   /** By term and what is allowed, then by need. */
   private readonly known = new Map<string, Map<string, Match | null>>();
-  private readonly withLicences = new Map<string, readonly Match[]>();
+  private readonly byEngine = new Map<string, readonly Match[]>();
   private readonly months = new Map<string, Match>();
   private readonly alone: (component: Component) => Decimal | null;
   /** How many needs were answered, and how many of them were asked before; how often the engine priced an offer. */
@@ -91,30 +91,38 @@ export class FleetMatcher {
     const index = this.index(term);
     const ranked = index.cheapest(need);
     let best: Match | null = ranked && this.priced(ranked.offer, ranked.cost, term);
-    for (const offer of index.others) {
-      if (lacksOf(need, offer).length > 0) continue;
-      const monthly = this.alone(this.unit(offer, term));
-      const other = monthly && { offer, monthly, text: monthly.toString() };
-      if (other && (!best || cheaper(other, best))) best = other;
-    }
+    // The others by what the engine says of each, once: the first of them that fits is their cheapest.
+    const other = this.rankedBy(`${term}\n`, index.others, (offer) => this.unit(offer, term)).find(
+      ({ offer }) => lacksOf(need, offer).length === 0,
+    );
+    if (other && (!best || cheaper(other, best))) best = other;
     return best;
   }
 
   /** A licence is paid by what the size has: the engine prices every offer with it once, and the first that fits is it. */
   private licensed(need: Need, term: Term, licences: readonly LicenceChoice[]): Match | null {
-    const key = `${term}\n${JSON.stringify(licences)}`;
-    let ranked = this.withLicences.get(key);
+    const offers = this.book.soldIn(this.region, this.kind);
+    const unit = (offer: Offer): Component => ({ ...this.unit(offer, term), licences });
+    const ranked = this.rankedBy(`${term}\n${JSON.stringify(licences)}`, offers, unit);
+    return ranked.find(({ offer }) => lacksOf(need, offer).length === 0) ?? null;
+  }
+
+  private rankedBy(
+    key: string,
+    offers: readonly Offer[],
+    unit: (offer: Offer) => Component,
+  ): readonly Match[] {
+    let ranked = this.byEngine.get(key);
     if (!ranked) {
-      ranked = this.book
-        .soldIn(this.region, this.kind)
+      ranked = offers
         .flatMap((offer): Match[] => {
-          const monthly = this.alone({ ...this.unit(offer, term), licences });
+          const monthly = this.alone(unit(offer));
           return monthly ? [{ offer, monthly, text: monthly.toString() }] : [];
         })
         .sort((a, b) => (cheaper(a, b) ? -1 : 1));
-      this.withLicences.set(key, ranked);
+      this.byEngine.set(key, ranked);
     }
-    return ranked.find(({ offer }) => lacksOf(need, offer).length === 0) ?? null;
+    return ranked;
   }
 
   private index(term: Term): OfferIndex {

@@ -1,9 +1,13 @@
 /** An existing estate: machines as an inventory lists them, each quantity with where it came from. Needs M1, M3, M15. */
 
+/** - `measured` and `typed` as the inventory has it. - `derived`: added up or taken over from others. */
+export const FACT_SOURCES = ['measured', 'typed', 'derived'] as const;
+export type FactSource = (typeof FACT_SOURCES)[number];
+
 /** A quantity of a machine. Doubles: an estate is measured, not billed. Sizes become text before they are matched. */
 export interface Fact {
   readonly value: number;
-  readonly from: 'measured' | 'typed' | 'derived';
+  readonly from: FactSource;
 }
 
 export type PowerState = 'on' | 'off';

@@ -35,6 +35,8 @@ export interface Packing {
 
 /** Doubles that were added up: a hair over the room is no overflow. */
 const HAIR = 1e-9;
+/** From so many on, one order is tried: the others would take long and win little. */
+const MANY = 20_000;
 
 type Weight = (parcel: Parcel) => number;
 
@@ -58,12 +60,13 @@ export function packHosts(parcels: readonly Parcel[], room: HostRoom): Packing {
   );
   const lowerBound = Math.max(...sums.map((sum) => wholeHosts(sum)));
   const all = sums[0] + sums[1] + sums[2] || 1;
-  const orders: readonly Weight[] = [
+  const weights: readonly Weight[] = [
     (parcel) => Math.max(...share(parcel)),
     (parcel) => share(parcel).reduce((a, b) => a + b, 0),
     // What is scarce over all weighs most.
     (parcel) => share(parcel).reduce((sum, each, at) => sum + each * (sums[at]! / all), 0),
   ];
+  const orders = fitting.length > MANY ? weights.slice(0, 1) : weights;
   let best: PackedHost[] | null = null;
   for (const weight of orders) {
     for (const byFullest of [false, true]) {
@@ -96,38 +99,53 @@ function sorted(parcels: readonly Parcel[], weight: Weight): Parcel[] {
 
 /** Each on the first host with room; or on the one that is fullest after it. */
 function packInOrder(parcels: readonly Parcel[], room: HostRoom, byFullest: boolean): PackedHost[] {
-  const free: { vcpu: number[]; memory: number[]; storage: number[] } = { vcpu: [], memory: [], storage: [] };
-  const ids: string[][] = [];
+  const hosts: (Parcel & { readonly ids: string[] })[] = [];
+  // Those that may still take something; free room of each.
+  let open: { readonly at: number; vcpu: number; memory: number; storage: number }[] = [];
+  const least = leastOf(parcels);
   for (const { id, vcpu, memory, storage } of parcels) {
-    let [best, least] = [-1, Infinity];
-    for (let at = 0; at < ids.length; at += 1) {
-      const left = free.vcpu[at]! - vcpu;
-      const leftMemory = free.memory[at]! - memory;
-      const leftStorage = free.storage[at]! - storage;
-      if (left < -HAIR || leftMemory < -HAIR || leftStorage < -HAIR) continue;
+    let [best, rest] = [-1, Infinity];
+    for (let at = 0; at < open.length; at += 1) {
+      const free = open[at]!;
+      const [left, leftMemory] = [free.vcpu - vcpu, free.memory - memory];
+      if (left < -HAIR || leftMemory < -HAIR || free.storage - storage < -HAIR) continue;
       if (!byFullest) {
         best = at;
         break;
       }
-      const rest = left / room.vcpu + leftMemory / room.memory;
-      if (rest < least) [best, least] = [at, rest];
+      const fullness = left / room.vcpu + leftMemory / room.memory;
+      if (fullness < rest) [best, rest] = [at, fullness];
     }
     if (best < 0) {
-      best = ids.length;
-      ids.push([]);
-      free.vcpu.push(room.vcpu);
-      free.memory.push(room.memory);
-      free.storage.push(room.storage);
+      best = open.length;
+      open.push({ at: hosts.length, vcpu: room.vcpu, memory: room.memory, storage: room.storage });
+      hosts.push({ id: '', ids: [], vcpu: 0, memory: 0, storage: 0 });
     }
-    ids[best]!.push(id);
-    free.vcpu[best]! -= vcpu;
-    free.memory[best]! -= memory;
-    free.storage[best]! -= storage;
+    const free = open[best]!;
+    free.vcpu -= vcpu;
+    free.memory -= memory;
+    free.storage -= storage;
+    const host = hosts[free.at]!;
+    host.ids.push(id);
+    hosts[free.at] = {
+      ...host,
+      vcpu: host.vcpu + vcpu,
+      memory: host.memory + memory,
+      storage: host.storage + storage,
+    };
+    // Nothing is small enough for what is left of it.
+    if (free.vcpu < least.vcpu - HAIR || free.memory < least.memory - HAIR)
+      open = open.filter((_, at) => at !== best);
   }
-  return ids.map((own, at) => ({
-    ids: own,
-    vcpu: room.vcpu - free.vcpu[at]!,
-    memory: room.memory - free.memory[at]!,
-    storage: Number.isFinite(room.storage) ? room.storage - free.storage[at]! : 0,
-  }));
+  return hosts.map(({ ids, vcpu, memory, storage }) => ({ ids, vcpu, memory, storage }));
+}
+
+function leastOf(parcels: readonly Parcel[]): { vcpu: number; memory: number } {
+  return parcels.reduce(
+    (least, { vcpu, memory }) => ({
+      vcpu: Math.min(least.vcpu, vcpu),
+      memory: Math.min(least.memory, memory),
+    }),
+    { vcpu: Infinity, memory: Infinity },
+  );
 }

@@ -84,7 +84,7 @@ export const WORDS: readonly (readonly [Field, readonly (readonly string[])[]])[
   ['tags', [['tag'], ['tags'], ['labels'], ['attributes']]],
   ['applications', [['application'], ['applications'], ['app'], ['apps'], ['anwendung'], ['workload']]],
   ['kind', [['physical'], ['virtual'], ['machine', 'type'], ['server', 'type'], ['kind']]],
-  ['power', [['power'], ['state'], ['status'], ['running']]],
+  ['power', [['power'], ['powerstate'], ['state'], ['status'], ['running']]],
   ['cluster', [['cluster']]],
   ['host', [['host'], ['hypervisor'], ['node']]],
   ['environment', [['environment'], ['env'], ['stage'], ['umgebung']]],
