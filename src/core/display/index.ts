@@ -11,6 +11,7 @@ export * from './drawing';
 export * from './edit-words';
 export * from './flat-table';
 export * from './fleet-table';
+export * from './fleet-words';
 export * from './issue-sentence';
 export * from './load-tables';
 export * from './paying-sentence';

@@ -36,7 +36,14 @@ export interface FleetCell {
 /** Priced, and nothing is missing. */
 export const isComplete = ({ unpriced, unfit }: FleetCell): boolean => unpriced === 0 && unfit.length === 0;
 
-/** The places of the placement one after the other; what comes of the cheapest that has everything, or misses least. */
+/**
+ * The places of the placement one after the other; what comes of the cheapest that has everything, or misses least.
+ *
+ * @example
+ * const placer = new Placer({ currency: 'USD', exchange: [], books: [book], systems: {} });
+ * const here = defaultPlacement('p', 'Here', [{ book: 'small', region: 'severn' }]);
+ * cellOf(placer, [{ id: 'a', name: 'A', machines: [] }], here).next().value.monthly.toString(); // => '0'
+ */
 export function* cellOf(
   placer: Placer,
   parts: readonly FleetPart[],
@@ -116,7 +123,14 @@ export interface MachineAmount {
   readonly printed: Decimal | null;
 }
 
-/** What each machine's part is: like machines share their line evenly, disks by GiB, traffic by GB, hosts by room. */
+/**
+ * What each machine's part is: like machines share their line evenly, disks by GiB, traffic by GB, hosts by room.
+ *
+ * @example
+ * const placer = new Placer({ currency: 'USD', exchange: [], books: [book], systems: {} });
+ * const here = defaultPlacement('p', 'Here', [{ book: 'small', region: 'severn' }]);
+ * machineAmounts(cellOf(placer, [{ id: 'a', name: 'A', machines: [] }], here).next().value, 'USD'); // => []
+ */
 export function machineAmounts(cell: FleetCell, currency: string): MachineAmount[] {
   const weights = new Map<string, number>();
   const all = [...cell.layout.machines.values()];
@@ -153,6 +167,9 @@ export function machineAmounts(cell: FleetCell, currency: string): MachineAmount
 /**
  * The same machines, those without measurements as if they were used as the measured ones are on average: how much of the
  * amount hangs on what nobody measured. Null: all or none are measured.
+ *
+ * @example
+ * asIfMeasured([]); // => null
  */
 export function asIfMeasured(machines: readonly Machine[]): Machine[] | null {
   const mean = (read: (machine: Machine) => Fact | null): number | null => {

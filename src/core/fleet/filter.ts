@@ -42,7 +42,9 @@ export const isMeasured = ({ peakCpu, peakMemory }: Machine): boolean =>
  * A test for one machine; `readinessOf` is asked only where the filter asks for readiness.
  *
  * @example
- * matcherOf({ words: 'web live' }, () => [])({ ...machine, name: 'web-01', environment: 'live' }); // => true
+ * const size = { value: 2, from: 'typed' as const };
+ * const machine = { ...BARE_MACHINE, id: 'web-01', name: 'web-01', vcpu: size, memory: size };
+ * matcherOf({ words: 'WEB live' }, () => [])({ ...machine, environment: 'live' }); // => true
  */
 export function matcherOf(
   filter: MachineFilter,

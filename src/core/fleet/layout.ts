@@ -18,7 +18,14 @@ import { systemOf } from './systems';
 /** Told after so many machines. */
 const EVERY = 2000;
 
-/** Every so many machines it says how many are done. A machine stands in one part at most. */
+/**
+ * Every so many machines it says how many are done. A machine stands in one part at most.
+ *
+ * @example
+ * const placer = new Placer({ currency: 'USD', exchange: [], books: [book], systems: {} });
+ * const place = { book: 'small', region: 'severn' };
+ * laying(placer, [], defaultPlacement('p', 'Here', [place]), place).next().value.sections; // => []
+ */
 export function* laying(
   placer: Placer,
   parts: readonly FleetPart[],

@@ -40,7 +40,7 @@ export interface Mix {
 
 export interface Matrix {
   readonly cells: readonly MatrixCell[];
-  /** All machines of any group, each once, by placement. */
+  /** All machines of any group, each once, by placement; none where there is one group only. */
   readonly union: readonly MatrixCell[];
   /** Null: a group fits nowhere, or there is one group only. */
   readonly mix: Mix | null;
@@ -51,7 +51,13 @@ export interface MatrixStep {
   readonly steps: number;
 }
 
-/** Yields how far it is. */
+/**
+ * Yields how far it is.
+ *
+ * @example
+ * const placer = new Placer({ currency: 'USD', exchange: [], books: [book], systems: {} });
+ * matrixOf(placer, [], []).next().value.cells; // => []
+ */
 export function* matrixOf(
   placer: Placer,
   groups: readonly GroupMachines[],
@@ -62,7 +68,8 @@ export function* matrixOf(
     group: { id: UNION, name: 'All groups, each machine once' },
     machines: own.flatMap(({ machines }) => machines),
   };
-  const rows = [...groups, union];
+  // One group is all groups.
+  const rows = groups.length > 1 ? [...groups, union] : groups;
   const steps = rows.reduce((sum, { machines }) => sum + machines.length, 0) * placements.length + 1;
   let before = 0;
   const cells: MatrixCell[] = [];
@@ -113,7 +120,12 @@ function* matrixCell(
   };
 }
 
-/** Each machine in the first group that has it. */
+/**
+ * Each machine in the first group that has it.
+ *
+ * @example
+ * onceEach([]); // => []
+ */
 export function onceEach(groups: readonly GroupMachines[]): GroupMachines[] {
   const taken = new Set<string>();
   return groups.map(({ group, machines }) => ({

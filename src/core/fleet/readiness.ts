@@ -97,6 +97,8 @@ export interface ReadinessAsked {
  * What was found, in the order of the rules.
  *
  * @example
+ * const size = { value: 2, from: 'typed' as const };
+ * const machine = { ...BARE_MACHINE, id: 'web-01', name: 'web-01', vcpu: size, memory: size };
  * readinessOf({ ...machine, power: 'off' }, { systems: {}, limits: { muchDisk: 16384 } }); // => ['system-unknown', 'not-measured', 'powered-off']
  */
 export function readinessOf(machine: Machine, { systems, limits, largest }: ReadinessAsked): ReadinessCode[] {

@@ -1,5 +1,5 @@
 /** The words by which headings of inventories are known, of several languages. Needs M1. */
-import type { Field } from './columns';
+import type { Field } from './fleet-fields';
 
 /** Words of a heading, lower case, without signs; all of one list must stand in it. The first that fits is meant. */
 export const WORDS: readonly (readonly [Field, readonly (readonly string[])[]])[] = [
@@ -83,7 +83,10 @@ export const WORDS: readonly (readonly [Field, readonly (readonly string[])[]])[
   ['licences', [['licence'], ['licences'], ['license'], ['licenses'], ['lizenz']]],
   ['tags', [['tag'], ['tags'], ['labels'], ['attributes']]],
   ['applications', [['application'], ['applications'], ['app'], ['apps'], ['anwendung'], ['workload']]],
-  ['kind', [['physical'], ['virtual'], ['machine', 'type'], ['server', 'type'], ['kind']]],
+  [
+    'kind',
+    [['physical'], ['virtual'], ['machine', 'type'], ['machine', 'kind'], ['server', 'type'], ['kind']],
+  ],
   ['power', [['power'], ['powerstate'], ['state'], ['status'], ['running']]],
   ['cluster', [['cluster']]],
   ['host', [['host'], ['hypervisor'], ['node']]],

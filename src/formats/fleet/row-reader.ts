@@ -76,7 +76,9 @@ export class RowReader {
   }
 
   text(row: readonly string[], field: Field): string {
-    return (row[this.by.get(field)?.at ?? -1] ?? '').trim();
+    const text = (row[this.by.get(field)?.at ?? -1] ?? '').trim();
+    // Our own files keep spreadsheets from taking a text for a formula so.
+    return /^'['=+\-@]/.test(text) ? text.slice(1) : text;
   }
 
   amount(row: readonly string[], field: Field): Amount {

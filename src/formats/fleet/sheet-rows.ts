@@ -2,7 +2,7 @@
  * Rows of every sheet of a workbook as texts, part by part: shared texts, values of formulas as they were last worked out,
  * dates as dates. What a reader ought to know of a sheet (hidden, merged, formulas, macros) is told. Needs M1.
  */
-import { SaxesParser } from 'saxes';
+import type { SaxesParser } from 'saxes';
 import {
   InventoryError,
   type InventoryFile,
@@ -12,9 +12,9 @@ import {
   wholeFile,
 } from './inventory-file';
 import { openContainer, type SheetPart } from './sheet-container';
+import { dateStyles, local, parserFor, piecesOf, sharedTexts } from './sheet-shared';
 
 const MOST_BYTES = 200_000_000;
-const PIECE = 1 << 20;
 /** Rows without anything in them, in one go: a sheet that was formatted to its end. */
 const MOST_EMPTY = 1_100_000;
 
@@ -56,81 +56,6 @@ function* rowsOf(
   reader.close();
   yield* reader.batches(head);
   yield { ...head, first: reader.last + 1, rows: [], notes: [...notes, ...reader.notes()] };
-}
-
-function* piecesOf(data: Uint8Array): Generator<string> {
-  const decoder = new TextDecoder('utf-8', { fatal: false });
-  for (let at = 0; at < data.length; at += PIECE)
-    yield decoder.decode(data.subarray(at, at + PIECE), { stream: at + PIECE < data.length });
-}
-
-const local = (name: string): string => name.slice(name.indexOf(':') + 1);
-
-/** A parser that refuses in our words. */
-function parserFor(where: string): SaxesParser {
-  const parser = new SaxesParser({ xmlns: false });
-  parser.on('error', (error) => {
-    throw new InventoryError(
-      `${where} is damaged: ${error.message.split('\n')[0]}. Save the workbook once more.`,
-    );
-  });
-  parser.on('doctype', () => {
-    throw new InventoryError(`${where} declares a document type, which no spreadsheet program writes.`);
-  });
-  return parser;
-}
-
-function sharedTexts(data: Uint8Array): string[] {
-  const texts: string[] = [];
-  let [text, inText, phonetic] = ['', false, 0];
-  const parser = parserFor('The list of texts');
-  parser.on('opentag', ({ name }) => {
-    const tag = local(name);
-    if (tag === 'si') text = '';
-    else if (tag === 'rPh') phonetic += 1;
-    else if (tag === 't') inText = phonetic === 0;
-  });
-  parser.on('text', (piece) => {
-    if (!inText) return;
-    text += piece;
-    if (text.length > MOST_OF_CELL)
-      throw new InventoryError(`A cell has more than ${MOST_OF_CELL} letters: “${text.slice(0, 30)}…”.`);
-  });
-  parser.on('closetag', ({ name }) => {
-    const tag = local(name);
-    if (tag === 't') inText = false;
-    else if (tag === 'rPh') phonetic -= 1;
-    else if (tag === 'si') texts.push(text);
-  });
-  for (const piece of piecesOf(data)) parser.write(piece);
-  parser.close();
-  return texts;
-}
-
-/** Number formats that are dates or times: those that every workbook has, and its own with a year, day or hour. */
-function dateStyles(data: Uint8Array): Set<number> {
-  const own = new Set<number>();
-  const dates = new Set<number>();
-  let [inCells, at] = [false, 0];
-  const parser = parserFor('The list of styles');
-  parser.on('opentag', ({ name, attributes }) => {
-    const tag = local(name);
-    const given = attributes as Record<string, string>;
-    if (tag === 'numFmt' && /[ydh]/i.test((given.formatCode ?? '').replace(/"[^"]*"|\[[^\]]*\]|\\./g, '')))
-      own.add(Number(given.numFmtId));
-    else if (tag === 'cellXfs') inCells = true;
-    else if (tag === 'xf' && inCells) {
-      const format = Number(given.numFmtId ?? 0);
-      if ((format >= 14 && format <= 22) || (format >= 45 && format <= 47) || own.has(format)) dates.add(at);
-      at += 1;
-    }
-  });
-  parser.on('closetag', ({ name }) => {
-    if (local(name) === 'cellXfs') inCells = false;
-  });
-  for (const piece of piecesOf(data)) parser.write(piece);
-  parser.close();
-  return dates;
 }
 
 class SheetReader {

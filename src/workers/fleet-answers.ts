@@ -1,0 +1,244 @@
+/** What the fleet worker is asked about and answers with, in plain data. Amounts are exact texts, but those called printed. */
+import type { Place } from '@/core/design';
+import type { HostsTold } from '@/core/display';
+import type {
+  CostKind,
+  MachineFilter,
+  Machine,
+  Overlap,
+  ReadinessCode,
+  SystemText,
+  UnfitWhy,
+} from '@/core/fleet';
+import type { PlainFigure } from '@/core/trace';
+import type { RejectedRow, Repeated } from '@/formats/fleet/fleet-builder';
+import type { ColumnUnit, Field } from '@/formats/fleet/columns';
+import type { LookedAt } from '@/formats/fleet/read-inventory';
+import type { TableRole } from '@/formats/fleet/table-look';
+
+/** A mapping as plain data: by heading, and roles by table. */
+export interface PlainMapping {
+  readonly chosen: Readonly<Record<string, Field | null>>;
+  readonly units: Readonly<Record<string, ColumnUnit>>;
+  readonly roles: Readonly<Record<string, TableRole>>;
+  readonly repeated?: Repeated;
+}
+
+export interface ReadSummary {
+  readonly machines: number;
+  /** The first of them. */
+  readonly rejected: readonly RejectedRow[];
+  readonly rejectedCount: number;
+  readonly notes: readonly string[];
+  readonly tables: readonly LookedAt[];
+  /** Against the machines of the open fleet; null: none is open. */
+  readonly against: { readonly added: number; readonly gone: number; readonly changed: number } | null;
+}
+
+export const SORTS = [
+  'inventory',
+  'name',
+  'vcpu',
+  'memory',
+  'storage',
+  'peakCpu',
+  'peakMemory',
+  'amount',
+  'installed',
+] as const;
+export type SortField = (typeof SORTS)[number];
+
+export interface MachineQuery {
+  readonly filter: MachineFilter;
+  readonly sort: SortField;
+  readonly down: boolean;
+  /** Whose amounts are shown; null: none. */
+  readonly placement: string | null;
+}
+
+export interface MachineRow {
+  readonly machine: Machine;
+  readonly ready: readonly ReadinessCode[];
+  /** Null: no placement is asked for, or the machine is left out. */
+  readonly placed: {
+    readonly becomes: string | null;
+    /** To the cent, so that all rows add up. */
+    readonly printed: string | null;
+    readonly unfit: UnfitWhy | null;
+  } | null;
+}
+
+export interface MachineTally {
+  readonly machines: number;
+  readonly vcpu: number;
+  readonly memory: number;
+  readonly storage: number;
+  readonly measured: number;
+  /** Sum of the printed rows; null: no placement. */
+  readonly printed: string | null;
+  /** Of them without an amount. */
+  readonly without: number;
+  /** How much of the vCPU and memory is used at the peak, of machines that are measured. */
+  readonly usedCpu: number | null;
+  readonly usedMemory: number | null;
+}
+
+export interface MoneyPicture {
+  readonly currency: string;
+  readonly total: string;
+  readonly mean: string;
+  /** The dearest first, so many at most: name, printed amount, its row, and the share of all up to it. */
+  readonly bars: readonly {
+    readonly at: number;
+    readonly name: string;
+    readonly becomes: string;
+    readonly printed: string;
+    readonly upTo: number;
+  }[];
+  readonly machines: number;
+  /** So many of the dearest cost half of all. */
+  readonly half: number;
+}
+
+export interface InstalledPicture {
+  readonly rows: readonly {
+    readonly what: 'vcpu' | 'memory';
+    readonly installed: number;
+    /** Of machines that are measured; null: none is. */
+    readonly peak: number | null;
+    readonly usual: number | null;
+    /** Installed on those that have a peak. */
+    readonly measured: number;
+  }[];
+  readonly disk: { readonly allocated: number; readonly used: number | null };
+  /** Machines by how full their vCPU is at the peak: tenths, and those that nobody measured. */
+  readonly tenths: readonly number[];
+  readonly unmeasured: number;
+}
+
+export interface SurePicture {
+  readonly rows: readonly {
+    readonly what: string;
+    readonly measured: number;
+    readonly typed: number;
+    readonly derived: number;
+    readonly missing: number;
+  }[];
+  readonly machines: number;
+}
+
+export interface PlainCell {
+  readonly group: string;
+  readonly placement: string;
+  readonly place: Place;
+  readonly monthly: string;
+  readonly printed: string;
+  readonly kinds: Readonly<Record<CostKind, string>>;
+  readonly machines: number;
+  readonly mean: string | null;
+  readonly installed: string | null;
+  readonly ifMeasured: string | null;
+  readonly unpriced: number;
+  readonly unfit: readonly {
+    readonly why: UnfitWhy;
+    readonly count: number;
+    readonly some: readonly string[];
+  }[];
+  readonly off: number;
+  readonly unmeasured: number;
+  readonly unmapped: number;
+  readonly withoutDisk: number;
+  readonly hosts: HostsTold | null;
+  /** Against the first placement: which kind makes most of the difference; empty: it is that, or there is none. */
+  readonly reason: string;
+}
+
+export interface MatrixAnswer {
+  readonly currency: string;
+  readonly groups: readonly { readonly id: string; readonly name: string; readonly machines: number }[];
+  readonly cells: readonly PlainCell[];
+  readonly overlap: { readonly union: number; readonly twice: number; readonly inNone: number };
+  readonly mix: {
+    readonly chosen: readonly {
+      readonly group: string;
+      readonly placement: string;
+      readonly machines: number;
+    }[];
+    readonly monthly: string;
+    readonly text: string;
+  } | null;
+}
+
+export interface MachineAnswer {
+  readonly machine: Machine;
+  readonly ready: readonly ReadinessCode[];
+  readonly systemGuess: string;
+  /** By placement. */
+  readonly placements: readonly {
+    readonly placement: string;
+    readonly name: string;
+    readonly need: string;
+    readonly rule: string;
+    readonly becomes: string | null;
+    readonly runnerUp: { readonly name: string; readonly monthly: string } | null;
+    readonly over: { readonly vcpu: string; readonly memory: string } | null;
+    readonly unfit: UnfitWhy | null;
+    /** By term: by the rule and as installed, the server alone, in the book's currency; null: nothing fits. */
+    readonly terms: readonly {
+      readonly term: string;
+      readonly byRule: string | null;
+      readonly installed: string | null;
+    }[];
+    readonly currency: string;
+  }[];
+}
+
+/** The parts of a machine's amount, each a share of a line. */
+export interface PartsAnswer {
+  readonly currency: string;
+  readonly printed: string | null;
+  readonly parts: readonly {
+    readonly line: string;
+    readonly name: string;
+    readonly lineMonthly: string;
+    /** Its share of the line, 0 to 1. */
+    readonly share: number;
+    readonly monthly: string;
+    readonly trace: PlainFigure | null;
+  }[];
+}
+
+export interface HostsAnswer {
+  readonly offer: string;
+  readonly room: { readonly vcpu: number; readonly memory: number };
+  readonly told: HostsTold;
+  readonly hosts: readonly {
+    readonly vcpu: number;
+    readonly memory: number;
+    readonly names: readonly string[];
+  }[];
+}
+
+export interface AverageAnswer {
+  readonly vcpu: string;
+  readonly memory: string;
+  readonly rows: readonly {
+    readonly place: Place;
+    readonly becomes: string | null;
+    readonly monthly: string | null;
+    readonly currency: string;
+  }[];
+}
+
+export interface ValuesAnswer {
+  readonly host: readonly [string, number][];
+  readonly cluster: readonly [string, number][];
+  readonly environment: readonly [string, number][];
+  readonly tags: readonly [string, number][];
+  readonly systems: readonly SystemText[];
+  readonly ready: readonly [ReadinessCode | 'ready', number][];
+  readonly groups: { readonly counts: readonly [string, number][] } & Pick<
+    Overlap,
+    'union' | 'twice' | 'inNone'
+  >;
+}

@@ -1,0 +1,275 @@
+/** What the machines of the open fleet become: under a placement, in the matrix, one of them, on hosts, as a design. */
+import { anyOfKind, type Design } from '@/core/design';
+import { mixText, ruleText } from '@/core/display';
+import {
+  cellOf,
+  type FleetCell,
+  type FleetPlan,
+  type Machine,
+  machineAmounts,
+  type Matrix,
+  matrixOf,
+  matcherOf,
+  onceEach,
+  Placer,
+  type ReadinessCode,
+  UNION,
+} from '@/core/fleet';
+import { hostsTold, plainCell, printed } from './fleet-cells';
+import { averageOf, machineUnder, partsOf, type PlacedAll } from './fleet-one';
+import type { AverageAnswer, HostsAnswer, MachineAnswer, MatrixAnswer, PartsAnswer } from './fleet-protocol';
+import { driven, type FleetWork } from './fleet-work';
+import type { LoadedBooks } from './loaded-books';
+
+type ReadinessOf = (machine: Machine) => readonly ReadinessCode[];
+
+const KINDS = ['server', 'dedicated-host', 'block-volume', 'snapshot', 'transfer-out'] as const;
+
+export class FleetPlaces {
+  private placerOf: { readonly plan: FleetPlan; readonly placer: Placer } | null = null;
+  private readonly placed = new Map<string, { readonly placer: Placer; readonly all: PlacedAll }>();
+  private lastMatrix: { readonly plan: string; readonly matrix: Matrix } | null = null;
+
+  constructor(
+    private readonly machines: readonly Machine[],
+    private readonly books: LoadedBooks,
+  ) {}
+
+  /** With everything loaded that its placements may take; the same while only groups and names change. */
+  async placer(plan: FleetPlan): Promise<Placer> {
+    const places = [
+      ...new Map(
+        plan.placements.flatMap((each) => each.places).map((place) => [JSON.stringify(place), place]),
+      ).values(),
+    ];
+    const wanted = places.flatMap((place) =>
+      KINDS.map((kind) => anyOfKind(kind, place, `${kind} ${place.book} ${place.region}`)),
+    );
+    const pins = plan.books.filter(({ book }) => places.some((place) => place.book === book));
+    const design = { ...emptyDesign(plan), books: pins };
+    await this.books.booksFor(design, wanted);
+    const books = pins.flatMap(({ book, revision }) => this.books.get(book, revision) ?? []);
+    const known = this.placerOf;
+    if (
+      known &&
+      isSamePricing(known.plan, plan) &&
+      books.every((book, at) => known.placer.world.books[at] === book) &&
+      books.length === known.placer.world.books.length
+    )
+      return known.placer;
+    const { currency, exchange, systems } = plan;
+    const placer = new Placer({ currency, exchange, books, systems });
+    this.placerOf = { plan, placer };
+    return placer;
+  }
+
+  /** All machines under a placement, each with its own part. */
+  async all(plan: FleetPlan, id: string, work: FleetWork): Promise<PlacedAll | null> {
+    const placement = plan.placements.find((each) => each.id === id);
+    if (!placement) return null;
+    const placer = await this.placer(plan);
+    const key = JSON.stringify({ ...placement, name: '' });
+    const known = this.placed.get(key);
+    if (known?.placer === placer) return known.all;
+    const part = { id: 'all', name: plan.title, machines: this.machines };
+    const steps = this.machines.length * placement.places.length;
+    const cell = await driven(cellOf(placer, [part], placement), work, (done) => [
+      done,
+      steps,
+      'Placing machines',
+    ]);
+    const of = new Map(
+      machineAmounts(cell, plan.currency).map(({ laid, printed }) => [
+        laid.machine.id,
+        { offer: laid.offer?.name ?? null, printed, unfit: laid.unfit },
+      ]),
+    );
+    const all = { currency: plan.currency, cell, of };
+    if (this.placed.size > 6) this.placed.clear();
+    this.placed.set(key, { placer, all });
+    return all;
+  }
+
+  /** Whether any size at any of the placements’ places covers a machine as it is installed; undefined: there is none. */
+  async largest(plan: FleetPlan): Promise<((machine: Machine) => boolean) | undefined> {
+    if (plan.placements.length === 0) return undefined;
+    const { world } = await this.placer(plan);
+    const sizes: [number, number][] = [];
+    for (const { book, region } of plan.placements.flatMap(({ places }) => places))
+      for (const kind of ['server', 'dedicated-host'] as const)
+        for (const { vcpu, memory } of world.books.find(({ key }) => key === book)?.soldIn(region, kind) ??
+          [])
+          if (vcpu && memory) sizes.push([vcpu.toNumber(), memory.toNumber()]);
+    const most = sizes.filter(([v, m]) => !sizes.some(([w, n]) => (w > v && n >= m) || (w >= v && n > m)));
+    return ({ vcpu, memory }) => most.some(([v, m]) => v >= vcpu.value && m >= memory.value);
+  }
+
+  async matrix(plan: FleetPlan, readinessOf: ReadinessOf, work: FleetWork): Promise<MatrixAnswer> {
+    const placer = await this.placer(plan);
+    const groups = this.groupsOf(plan, readinessOf);
+    const matrix = await driven(matrixOf(placer, groups, plan.placements), work, ({ done, steps }) => [
+      done,
+      steps,
+      'Groups under placements',
+    ]);
+    this.lastMatrix = { plan: JSON.stringify(plan), matrix };
+    const cells = [...matrix.cells, ...matrix.union];
+    const firsts = new Map(
+      cells.filter(({ cell }) => cell.placement === plan.placements[0]?.id).map((each) => [each.group, each]),
+    );
+    const once = onceEach(groups);
+    const union = once.reduce((sum, { machines }) => sum + machines.length, 0);
+    const memberships = groups.reduce((sum, { machines }) => sum + machines.length, 0);
+    const { mix } = matrix;
+    return {
+      currency: plan.currency,
+      groups: [
+        ...groups.map(({ group, machines }) => ({
+          id: group.id,
+          name: group.name,
+          machines: machines.length,
+        })),
+        ...(groups.length > 1 ? [{ id: UNION, name: 'All groups, each machine once', machines: union }] : []),
+      ],
+      cells: cells.map((each) => plainCell(each, firsts.get(each.group), plan)),
+      overlap: { union, twice: memberships - union, inNone: this.machines.length - union },
+      mix: mix && {
+        chosen: mix.chosen,
+        monthly: mix.monthly.toString(),
+        text: mixText(mix, plan.currency, (id) => plan.placements.find((each) => each.id === id)?.name ?? id),
+      },
+    };
+  }
+
+  async machine(plan: FleetPlan, id: string, ready: readonly ReadinessCode[]): Promise<MachineAnswer | null> {
+    const machine = this.machines.find((each) => each.id === id);
+    if (!machine) return null;
+    const placer = await this.placer(plan);
+    return {
+      machine,
+      ready,
+      systemGuess: machine.system,
+      placements: plan.placements.map((placement) => machineUnder(placer, machine, placement)),
+    };
+  }
+
+  async parts(plan: FleetPlan, id: string, placement: string, work: FleetWork): Promise<PartsAnswer | null> {
+    const all = await this.all(plan, placement, work);
+    return all && partsOf(all, id, this.books);
+  }
+
+  async hosts(
+    plan: FleetPlan,
+    readinessOf: ReadinessOf,
+    group: string,
+    id: string,
+    work: FleetWork,
+  ): Promise<HostsAnswer | null> {
+    const cell = await this.cell(plan, readinessOf, group, id, work);
+    const used = cell?.layout.hosts;
+    if (!cell || !used) return null;
+    const names = new Map(
+      [...cell.layout.machines.values()].map(({ machine }) => [machine.id, machine.name]),
+    );
+    return {
+      offer: used.offer.name,
+      room: used.room,
+      told: hostsTold(used, cell.machines),
+      hosts: used.hosts.map(({ vcpu, memory, ids }) => ({
+        vcpu,
+        memory,
+        names: ids.map((each) => names.get(each) ?? each),
+      })),
+    };
+  }
+
+  async design(
+    plan: FleetPlan,
+    readinessOf: ReadinessOf,
+    group: string,
+    id: string,
+    work: FleetWork,
+  ): Promise<{ design: Design; printed: string; machines: number }> {
+    const cell = await this.cell(plan, readinessOf, group, id, work);
+    if (!cell) throw new Error('There is no such group or placement any more.');
+    const placement = plan.placements.find((each) => each.id === id)!;
+    const origin = `${plan.title}, under ${placement.name}`.slice(0, 200);
+    const sections = cell.design.sections.map((section) => ({
+      ...section,
+      components: section.components.map((component) => ({ ...component, origin })),
+    }));
+    const design = {
+      ...cell.design,
+      title:
+        `${plan.title}: ${cell.design.sections.map(({ name }) => name).join(', ')}, ${placement.name}`.slice(
+          0,
+          200,
+        ),
+      description: `Made from a fleet of ${this.machines.length} machines: ${ruleText(placement.rule)}. ${cell.unfit.length} machines have no place in it.`,
+      sections,
+    };
+    return { design, printed: printed(cell.monthly, plan.currency), machines: cell.machines };
+  }
+
+  async average(plan: FleetPlan, machines: readonly Machine[]): Promise<AverageAnswer> {
+    return averageOf(await this.placer(plan), plan, machines);
+  }
+
+  private groupsOf(plan: FleetPlan, readinessOf: ReadinessOf) {
+    const groups = plan.groups.length > 0 ? plan.groups : [{ id: 'all', name: 'All machines', filter: {} }];
+    return groups.map((group) => ({
+      group,
+      machines: this.machines.filter(matcherOf(group.filter, readinessOf)),
+    }));
+  }
+
+  /** Of the matrix that was worked out last, or anew: the same either way. */
+  private async cell(
+    plan: FleetPlan,
+    readinessOf: ReadinessOf,
+    group: string,
+    id: string,
+    work: FleetWork,
+  ): Promise<FleetCell | null> {
+    if (this.lastMatrix?.plan === JSON.stringify(plan)) {
+      const { matrix } = this.lastMatrix;
+      const found = [...matrix.cells, ...matrix.union].find(
+        (each) => each.group === group && each.cell.placement === id,
+      );
+      if (found) return found.cell;
+    }
+    const placement = plan.placements.find((each) => each.id === id);
+    const groups = this.groupsOf(plan, readinessOf);
+    const machines =
+      group === UNION
+        ? onceEach(groups).flatMap((each) => each.machines)
+        : groups.find((each) => each.group.id === group)?.machines;
+    if (!placement || !machines) return null;
+    const name = group === UNION ? 'All groups' : groups.find((each) => each.group.id === group)!.group.name;
+    const placer = await this.placer(plan);
+    return driven(
+      cellOf(placer, [{ id: group === UNION ? 'all' : group, name, machines }], placement),
+      work,
+      (done) => [done, machines.length, 'Placing machines'],
+    );
+  }
+}
+
+/** What prices hang on; groups, names and limits change nothing of it. */
+function isSamePricing(a: FleetPlan, b: FleetPlan): boolean {
+  return (
+    a.currency === b.currency &&
+    JSON.stringify([a.exchange, a.systems, a.books]) === JSON.stringify([b.exchange, b.systems, b.books])
+  );
+}
+
+function emptyDesign({ title, currency, exchange }: FleetPlan): Design {
+  return {
+    title,
+    description: '',
+    currency,
+    assumptions: { month: { hours: 'book' }, countAllowances: true, exchange },
+    books: [],
+    sections: [],
+  };
+}

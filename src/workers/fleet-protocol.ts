@@ -1,0 +1,104 @@
+/**
+ * The contract between the page and its fleet worker: one fleet is open in it, with all its machines; every question that
+ * hangs on what is planned carries the plan. Long answers tell how far they are, and can be called off.
+ */
+import type { Design } from '@/core/design';
+import type { FleetPlan, Machine } from '@/core/fleet';
+import type { LookedAt } from '@/formats/fleet/read-inventory';
+import type {
+  AverageAnswer,
+  HostsAnswer,
+  InstalledPicture,
+  MachineAnswer,
+  MachineQuery,
+  MachineRow,
+  MachineTally,
+  MatrixAnswer,
+  MoneyPicture,
+  PartsAnswer,
+  PlainMapping,
+  ReadSummary,
+  SurePicture,
+  ValuesAnswer,
+} from './fleet-answers';
+
+export * from './fleet-answers';
+
+interface OfPlan {
+  readonly plan: FleetPlan;
+}
+
+export type FleetQuestion =
+  | { readonly ask: 'open'; readonly id: string; readonly machines: number }
+  | { readonly ask: 'look'; readonly files: readonly File[]; readonly mapping: PlainMapping }
+  | {
+      readonly ask: 'read';
+      readonly title: string;
+      readonly files: readonly File[];
+      readonly mapping: PlainMapping;
+    }
+  | { readonly ask: 'typed'; readonly machines: readonly Machine[] }
+  | { readonly ask: 'send'; readonly id: string; readonly title: string; readonly origin: string }
+  | { readonly ask: 'rejected' }
+  | ({
+      readonly ask: 'rows';
+      readonly from: number;
+      readonly count: number;
+      readonly query: MachineQuery;
+    } & OfPlan)
+  | ({ readonly ask: 'tally'; readonly query: MachineQuery } & OfPlan)
+  | ({ readonly ask: 'values' } & OfPlan)
+  | ({ readonly ask: 'money'; readonly query: MachineQuery } & OfPlan)
+  | ({ readonly ask: 'installed'; readonly query: MachineQuery } & OfPlan)
+  | ({ readonly ask: 'sure'; readonly query: MachineQuery } & OfPlan)
+  | ({ readonly ask: 'machine'; readonly machine: string } & OfPlan)
+  | ({ readonly ask: 'parts'; readonly machine: string; readonly placement: string } & OfPlan)
+  | ({ readonly ask: 'matrix' } & OfPlan)
+  | ({ readonly ask: 'hosts'; readonly group: string; readonly placement: string } & OfPlan)
+  | ({ readonly ask: 'average'; readonly query: MachineQuery } & OfPlan)
+  | ({ readonly ask: 'design'; readonly group: string; readonly placement: string } & OfPlan)
+  | ({ readonly ask: 'csv'; readonly query: MachineQuery } & OfPlan);
+
+export interface FleetAnswers {
+  open: { readonly machines: number };
+  look: readonly LookedAt[];
+  read: ReadSummary;
+  typed: ReadSummary;
+  send: {
+    readonly id: string;
+    readonly isNew: boolean;
+    readonly machines: number;
+    readonly added: number;
+    readonly gone: number;
+    readonly changed: number;
+  };
+  rejected: string;
+  rows: { readonly total: number; readonly rows: readonly MachineRow[] };
+  tally: MachineTally;
+  values: ValuesAnswer;
+  money: MoneyPicture;
+  installed: InstalledPicture;
+  sure: SurePicture;
+  machine: MachineAnswer | null;
+  parts: PartsAnswer | null;
+  matrix: MatrixAnswer;
+  hosts: HostsAnswer | null;
+  average: AverageAnswer;
+  design: { readonly design: Design; readonly printed: string; readonly machines: number };
+  csv: string;
+}
+
+export interface FleetProgress {
+  readonly done: number;
+  readonly steps: number;
+  readonly words: string;
+}
+
+/** Whether its number, or that the one of that number is called off. */
+export type FleetRequest =
+  { readonly id: number; readonly question: FleetQuestion } | { readonly cancel: number };
+
+export type FleetReply =
+  | { readonly id: number; readonly progress: FleetProgress }
+  | { readonly id: number; readonly ok: true; readonly answer: FleetAnswers[FleetQuestion['ask']] }
+  | { readonly id: number; readonly ok: false; readonly message: string };
