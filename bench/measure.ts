@@ -22,6 +22,17 @@ export function measure(runs: number, warmUp: number, work: () => void): Measure
   return statistics(times);
 }
 
+/** The same for work that is done later. */
+export async function measureLater(runs: number, work: () => Promise<unknown>): Promise<Measured> {
+  const times: number[] = [];
+  for (let run = 0; run < runs; run += 1) {
+    const started = performance.now();
+    await work();
+    times.push(performance.now() - started);
+  }
+  return statistics(times);
+}
+
 export interface BenchRow {
   readonly what: string;
   readonly measured: Measured;

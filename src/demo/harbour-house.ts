@@ -20,6 +20,8 @@ const HEAD = [
   'Cluster',
   'Environment',
   'Guest OS',
+  'IOPS peak',
+  'Network out (GB)',
 ] as const;
 
 const CLUSTERS = ['quay', 'mole', 'lagoon'] as const;
@@ -77,13 +79,15 @@ export function estateRows(machines: number, seed: string): string[][] {
       CLUSTERS[host % CLUSTERS.length]!,
       random.next() < 0.3 ? 'test' : 'live',
       random.pick(SYSTEMS),
+      measured ? String(Math.round(40 + random.next() ** 4 * 9000)) : '',
+      measured ? String(Math.round(random.next() ** 3 * 400)) : '',
     ]);
   }
   return rows;
 }
 
 /** Harbour House with its flaws: 164 machines, one of them listed twice, and a machine without memory. */
-export function harbourHouse(): string {
+export function harbourHouseRows(): string[][] {
   const rows = estateRows(164, 'harbour house');
   rows.splice(60, 0, [...rows[40]!]);
   rows.push([
@@ -101,8 +105,15 @@ export function harbourHouse(): string {
     'quay',
     'live',
     'Linux 64-bit',
+    '',
+    '',
   ]);
-  return csvOf(rows);
+  return rows;
+}
+
+/** The same as a text file. */
+export function harbourHouse(): string {
+  return csvOf(harbourHouseRows());
 }
 
 /** Estates are words and numbers: nothing in them needs quotes but what holds a separator. */

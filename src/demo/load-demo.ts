@@ -1,13 +1,30 @@
 /** Loads the demo into a workspace: books through the same import as anyone's, designs under fixed ids. */
-import { importBook, importExchange, refreshTotals, type Context } from '@/operations';
+import {
+  bringMachines,
+  importBook,
+  importExchange,
+  openFleet,
+  refreshTotals,
+  savePlan,
+  type Context,
+} from '@/operations';
+import { fileOfBytes } from '@/formats/fleet/inventory-file';
+import { machineLines, tidyMachine } from '@/formats/fleet/machine-schema';
+import { readInventory } from '@/formats/fleet/read-inventory';
 import { writeBookJson } from '@/formats/stream';
 import { DEMO_DESIGNS } from './designs';
+import { DEMO_FLEETS } from './fleets';
 import { DEMO_REVISIONS, type DemoRevision, generatePieces } from './generate-book';
+import { csvOf } from './harbour-house';
 import { DEMO_PROFILES } from './profiles';
 import type { ProviderProfile } from './provider-profile';
 
 export function demoDesignId(index: number): string {
   return `00000000-0000-4000-8000-${String(101 + index).padStart(12, '0')}`;
+}
+
+export function demoFleetId(index: number): string {
+  return `00000000-0000-4000-8000-${String(201 + index).padStart(12, '0')}`;
 }
 
 /** May run again after it was broken off: what is there already is left as it is. */
@@ -27,12 +44,28 @@ export async function loadDemo(context: Context): Promise<void> {
     }
   }
   await importExchange(context, EXCHANGE);
+  await loadFleets(context);
   for (const [index, design] of DEMO_DESIGNS.entries()) {
     const id = demoDesignId(index);
     if (await context.designs.find(workspace, id)) continue;
     const at = new Date(context.now().getTime() - index * 60_000);
     await context.designs.create(workspace, id, design, at);
     await refreshTotals(context, id);
+  }
+}
+
+/** Harbour House from its workbook's rows, and a generated estate; both planned with. */
+async function loadFleets(context: Context): Promise<void> {
+  const { workspace } = context.actor;
+  for (const [index, { title, origin, rows, plan }] of DEMO_FLEETS.entries()) {
+    const id = demoFleetId(index);
+    if (await context.fleets.find(workspace, id)) continue;
+    const file = fileOfBytes(origin, new TextEncoder().encode(csvOf(rows())));
+    const { fleet } = await readInventory(title, [file]);
+    const source = new Blob([...machineLines(fleet.machines.map(tidyMachine))]).stream();
+    await bringMachines(context, { id, title, origin, source });
+    const stored = await openFleet(context, id);
+    await savePlan(context, id, { baseRevision: stored.revision, plan: { ...stored.plan, ...plan } });
   }
 }
 

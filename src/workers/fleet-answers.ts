@@ -76,8 +76,9 @@ export interface MachineTally {
   readonly measured: number;
   /** Sum of the printed rows; null: no placement. */
   readonly printed: string | null;
-  /** Of them without an amount. */
+  /** Of them without an amount, and left out by the placement. */
   readonly without: number;
+  readonly left: number;
   /** How much of the vCPU and memory is used at the peak, of machines that are measured. */
   readonly usedCpu: number | null;
   readonly usedMemory: number | null;
@@ -236,6 +237,8 @@ export interface ValuesAnswer {
   readonly environment: readonly [string, number][];
   readonly tags: readonly [string, number][];
   readonly systems: readonly SystemText[];
+  /** Products whose licences can be in a rate at the places of the placements. */
+  readonly products: readonly string[];
   readonly ready: readonly [ReadinessCode | 'ready', number][];
   readonly groups: { readonly counts: readonly [string, number][] } & Pick<
     Overlap,

@@ -78,6 +78,7 @@ export class FleetLists {
       machines.reduce((all, machine) => all + read(machine), 0);
     const priced = placed ? machines.map(({ id }) => placed.of.get(id)?.printed ?? null) : [];
     const amounts = priced.filter((amount) => amount !== null);
+    const left = placed ? machines.filter(({ id }) => !placed.of.has(id)).length : 0;
     const used = (share: 'peakCpu' | 'peakMemory', of: 'vcpu' | 'memory'): number | null => {
       const known = machines.filter((machine) => machine[share] !== null);
       const all = known.reduce((total, machine) => total + machine[of].value, 0);
@@ -92,13 +93,14 @@ export class FleetLists {
       storage: sum(({ storage, stored }) => (storage ?? stored)?.value ?? 0),
       measured: machines.filter(isMeasured).length,
       printed: placed ? addAll(amounts).toString() : null,
-      without: placed ? machines.length - amounts.length : 0,
+      without: placed ? machines.length - amounts.length - left : 0,
+      left,
       usedCpu: used('peakCpu', 'vcpu'),
       usedMemory: used('peakMemory', 'memory'),
     };
   }
 
-  values({ plan, readinessOf }: Looked): ValuesAnswer {
+  values({ plan, readinessOf }: Looked): Omit<ValuesAnswer, 'products'> {
     const counted = (read: (machine: Machine) => readonly string[]): [string, number][] => {
       const counts = new Map<string, number>();
       for (const machine of this.machines)

@@ -1,4 +1,5 @@
 /** What the machines of the open fleet become: under a placement, in the matrix, one of them, on hosts, as a design. */
+import { LICENCE_METER } from '@/core/books';
 import { anyOfKind, type Design } from '@/core/design';
 import { mixText, ruleText } from '@/core/display';
 import {
@@ -102,6 +103,22 @@ export class FleetPlaces {
           if (vcpu && memory) sizes.push([vcpu.toNumber(), memory.toNumber()]);
     const most = sizes.filter(([v, m]) => !sizes.some(([w, n]) => (w > v && n >= m) || (w >= v && n > m)));
     return ({ vcpu, memory }) => most.some(([v, m]) => v >= vcpu.value && m >= memory.value);
+  }
+
+  /** Licences that are sold with servers at any of the places. */
+  async products(plan: FleetPlan): Promise<string[]> {
+    if (plan.placements.length === 0) return [];
+    const { world } = await this.placer(plan);
+    const found = new Set<string>();
+    for (const { book, region } of plan.placements.flatMap(({ places }) => places)) {
+      const own = world.books.find(({ key }) => key === book);
+      for (const { sku } of own?.soldIn(region, 'server') ?? [])
+        for (const { meter } of own!.ratesOf(sku, region)) {
+          const product = LICENCE_METER.exec(meter)?.[1];
+          if (product) found.add(product);
+        }
+    }
+    return [...found].sort();
   }
 
   async matrix(plan: FleetPlan, readinessOf: ReadinessOf, work: FleetWork): Promise<MatrixAnswer> {

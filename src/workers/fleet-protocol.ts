@@ -23,6 +23,7 @@ import type {
 } from './fleet-answers';
 
 export * from './fleet-answers';
+export type { LookedAt };
 
 interface OfPlan {
   readonly plan: FleetPlan;

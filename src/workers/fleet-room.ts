@@ -56,7 +56,10 @@ export class FleetRoom {
         return this.now.lists.tally(found, placed);
       }
       case 'values':
-        return this.now.lists.values(await this.lookedAt(question.plan));
+        return {
+          ...this.now.lists.values(await this.lookedAt(question.plan)),
+          products: await this.now.places.products(question.plan),
+        };
       case 'money': {
         const { found, placed } = await this.find(question.plan, question.query, work);
         if (!placed) throw new Error('To see where the money is takes a placement.');

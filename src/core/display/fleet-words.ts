@@ -253,10 +253,11 @@ export function mixText(
   nameOf: (placement: string) => string,
 ): string {
   const money = (value: Decimal): string => `${writeMoney(value.toString(), currency)} ${currency}`;
+  const less = single?.monthly.minus(monthly);
+  if (single && less?.isZero())
+    return `Everything under “${nameOf(single.placement)}” is the best there is: ${money(monthly)} a month. No mix of placements costs less.`;
   const mix = `One placement for each group costs ${money(monthly)} a month`;
-  if (!single) return `${mix}; no single placement has everything.`;
-  const less = single.monthly.minus(monthly);
-  if (less.isZero()) return `${mix}, the same as everything under “${nameOf(single.placement)}”.`;
+  if (!single || !less) return `${mix}; no single placement has everything.`;
   const share = single.monthly.isZero() ? '' : ` (${writeShare(less.abs().dividedBy(single.monthly))})`;
   return `${mix}, ${money(less.abs())}${share} ${less.isNegative() ? 'more' : 'less'} than everything under “${nameOf(single.placement)}”.`;
 }

@@ -3,7 +3,7 @@
  * were used as the measured are; all groups together counted once; and the best mix, one placement for each group. Needs
  * L7, L17, M10, M15, N12.
  */
-import { type Decimal } from '../base';
+import { addAll, type Decimal } from '../base';
 import { asIfMeasured, cellOf, type FleetCell, isComplete } from './cell';
 import type { FleetGroup } from './filter';
 import type { FleetPart } from './laid';
@@ -138,33 +138,124 @@ export function onceEach(groups: readonly GroupMachines[]): GroupMachines[] {
   }));
 }
 
+/** Up to so many groups and machines every way of giving groups to placements is tried. */
+const TRIED_GROUPS = 4;
+const TRIED_MACHINES = 5000;
+
+/**
+ * Which placement for which group: groups that go the same way go together, so that they share hosts and tiers. Many
+ * groups or machines: each group by itself, and everything under one placement.
+ */
 function mixOf(
   placer: Placer,
   own: readonly GroupMachines[],
   placements: readonly FleetPlacement[],
   union: readonly MatrixCell[],
 ): Mix | null {
-  const chosen: { group: string; placement: FleetPlacement; cell: FleetCell; machines: number }[] = [];
-  for (const { group, machines } of own) {
-    if (machines.length === 0) continue;
-    const cells = placements
-      .map((placement) => ({ placement, cell: run(cellOf(placer, [{ ...group, machines }], placement)) }))
+  const groups = own.filter(({ machines }) => machines.length > 0);
+  const [single] = union
+    .filter(({ cell }) => isComplete(cell))
+    .sort((a, b) => a.cell.monthly.comparedTo(b.cell.monthly));
+  const count = groups.reduce((sum, { machines }) => sum + machines.length, 0);
+  const cells = new PartCells(placer, groups);
+  const all = groups.length <= TRIED_GROUPS && count <= TRIED_MACHINES;
+  const tried = all ? waysOf(groups.length, placements.length) : [eachBest(cells, groups, placements)];
+  let best: {
+    readonly way: readonly number[];
+    readonly parts: readonly FleetCell[];
+    readonly sum: Decimal;
+  } | null = null;
+  for (const way of tried) {
+    if (!way) continue;
+    const parts = [...new Set(way)].map((at) =>
+      cells.of(
+        placements[at]!,
+        way.map((each) => each === at),
+      ),
+    );
+    if (!parts.every(isComplete)) continue;
+    const sum = addAll(parts.map(({ monthly }) => monthly));
+    if (!best || sum.lessThan(best.sum)) best = { way, parts, sum };
+  }
+  if (!best) return null;
+  const sections = best.parts.flatMap(({ design }) => design.sections);
+  const monthly = placer.price(placer.design('Best mix', sections)).monthly.value;
+  const told = single && { placement: single.cell.placement, monthly: single.cell.monthly };
+  // Everything one way may be the best there is.
+  if (told && told.monthly.lessThanOrEqualTo(monthly)) {
+    const chosen = groups.map(({ group, machines }) => ({
+      group: group.id,
+      placement: told.placement,
+      machines: machines.length,
+    }));
+    return { chosen, monthly: told.monthly, single: told };
+  }
+  const { way } = best;
+  return {
+    chosen: groups.map(({ group, machines }, at) => ({
+      group: group.id,
+      placement: placements[way[at]!]!.id,
+      machines: machines.length,
+    })),
+    monthly,
+    single: told ?? null,
+  };
+}
+
+/** Groups that go one way, as one part; each such part is worked out once. */
+class PartCells {
+  private readonly known = new Map<string, FleetCell>();
+
+  constructor(
+    private readonly placer: Placer,
+    private readonly groups: readonly GroupMachines[],
+  ) {}
+
+  of(placement: FleetPlacement, takes: readonly boolean[]): FleetCell {
+    const key = `${placement.id}\n${takes.map(Number).join('')}`;
+    const known = this.known.get(key);
+    if (known) return known;
+    const some = this.groups.filter((_, at) => takes[at]);
+    // An id of its own for each, so that all parts may stand in one design.
+    const part = {
+      id: some.map(({ group }) => group.id).join('-'),
+      name: some.map(({ group }) => group.name).join(', '),
+      machines: some.flatMap(({ machines }) => machines),
+    };
+    const made = run(cellOf(this.placer, [part], placement));
+    this.known.set(key, made);
+    return made;
+  }
+}
+
+/** Every way of giving each group one of the placements. */
+function waysOf(groups: number, placements: number): number[][] {
+  let ways: number[][] = [[]];
+  for (let at = 0; at < groups; at += 1)
+    ways = ways.flatMap((way) => Array.from({ length: placements }, (_, each) => [...way, each]));
+  return ways;
+}
+
+/** Each group where it costs least by itself; null: one fits nowhere. */
+function eachBest(
+  cells: PartCells,
+  groups: readonly GroupMachines[],
+  placements: readonly FleetPlacement[],
+): number[] | null {
+  const way = groups.map((_, at) => {
+    const [best] = placements
+      .map((placement, index) => ({
+        index,
+        cell: cells.of(
+          placement,
+          groups.map((__, each) => each === at),
+        ),
+      }))
       .filter(({ cell }) => isComplete(cell))
       .sort((a, b) => a.cell.monthly.comparedTo(b.cell.monthly));
-    const [best] = cells;
-    if (!best) return null;
-    chosen.push({ group: group.id, ...best, machines: machines.length });
-  }
-  if (chosen.length === 0) return null;
-  const sections = chosen.flatMap(({ cell }) => cell.design.sections);
-  const single = union
-    .filter(({ cell }) => isComplete(cell))
-    .sort((a, b) => a.cell.monthly.comparedTo(b.cell.monthly))[0];
-  return {
-    chosen: chosen.map(({ group, placement, machines }) => ({ group, placement: placement.id, machines })),
-    monthly: placer.price(placer.design('Best mix', sections)).monthly.value,
-    single: single ? { placement: single.cell.placement, monthly: single.cell.monthly } : null,
-  };
+    return best?.index ?? -1;
+  });
+  return way.includes(-1) ? null : way;
 }
 
 function run<T>(work: Generator<unknown, T>): T {

@@ -10,6 +10,7 @@ import { Find } from './find';
 
 const PLACES = [
   { href: '/designs', label: 'Designs' },
+  { href: '/fleets', label: 'Fleets' },
   { href: '/books', label: 'Price books' },
   { href: '/prices', label: 'Prices' },
 ] as const;

@@ -6,7 +6,7 @@ import { curveDrawing, curveSentence, curveTable } from '@/core/display';
 import { flatTableCsv } from '@/formats/flat-table-csv';
 import { Button } from '@/ui/button';
 import { CurveChart } from '@/ui/curve-chart';
-import { saveText } from '../save-text';
+import { saveText } from '@/screens/lib/save-text';
 import { CurveTables } from './curve-tables';
 
 interface CurveDrawnProps {

@@ -7,7 +7,7 @@ import { flatTableCsv } from '@/formats/flat-table-csv';
 import { Button } from '@/ui/button';
 import { FlatRows } from '../../flat-rows';
 import { useRoom } from '../room';
-import { saveText } from '../save-text';
+import { saveText } from '@/screens/lib/save-text';
 import { useAsked } from '../use-asked';
 import { useAskedFor } from '../use-asked-for';
 import { AlongSelect, SELECT } from './along-select';

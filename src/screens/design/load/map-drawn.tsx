@@ -7,7 +7,7 @@ import { flatTableCsv } from '@/formats/flat-table-csv';
 import { Button } from '@/ui/button';
 import { saveSvg } from '@/ui/save-svg';
 import { FlatRows } from '../../flat-rows';
-import { saveText } from '../save-text';
+import { saveText } from '@/screens/lib/save-text';
 
 const ROWS = 6;
 const SIZE = 420;

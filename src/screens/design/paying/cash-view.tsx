@@ -12,7 +12,7 @@ import { FlatRows } from '../../flat-rows';
 import { SELECT } from '../load/along-select';
 import { BesideTicks } from '../load/beside-ticks';
 import { useRoom } from '../room';
-import { saveText } from '../save-text';
+import { saveText } from '@/screens/lib/save-text';
 import { useAsked } from '../use-asked';
 
 const HORIZONS = [12, 24, 36, 60] as const;

@@ -10,7 +10,7 @@ import { CurveChart } from '@/ui/curve-chart';
 import { Empty } from '@/ui/empty';
 import { INPUT } from '@/ui/field';
 import { DesignBody } from '../design-body';
-import { saveText } from '../save-text';
+import { saveText } from '@/screens/lib/save-text';
 import { Keep } from '../kept/keep';
 import { useRoom } from '../room';
 import { useAskedFor } from '../use-asked-for';

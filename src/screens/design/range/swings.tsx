@@ -6,7 +6,7 @@ import { swingsTable, writeMoney, writeNumber } from '@/core/display';
 import type { SwingsAnswer, UncertainInput } from '@/core/draws';
 import { flatTableCsv } from '@/formats/flat-table-csv';
 import { Button } from '@/ui/button';
-import { saveText } from '../save-text';
+import { saveText } from '@/screens/lib/save-text';
 import { useRoom } from '../room';
 import { useAsked } from '../use-asked';
 import { CELL, HEAD, NUMBER } from '../table-looks';

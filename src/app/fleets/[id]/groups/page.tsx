@@ -1,0 +1,5 @@
+import { GroupsScreen } from '@/screens/fleets/groups/groups-screen';
+
+export default function FleetGroupsPage() {
+  return <GroupsScreen />;
+}

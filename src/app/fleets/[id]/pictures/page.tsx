@@ -1,0 +1,5 @@
+import { PicturesScreen } from '@/screens/fleets/pictures/pictures-screen';
+
+export default function FleetPicturesPage() {
+  return <PicturesScreen />;
+}

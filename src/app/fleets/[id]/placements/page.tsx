@@ -1,0 +1,5 @@
+import { PlacementsScreen } from '@/screens/fleets/placements/placements-screen';
+
+export default function FleetPlacementsPage() {
+  return <PlacementsScreen />;
+}

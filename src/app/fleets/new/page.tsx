@@ -1,0 +1,13 @@
+import type { Metadata } from 'next';
+import { Suspense } from 'react';
+import { BringScreen } from '@/screens/fleets/bring/bring-screen';
+
+export const metadata: Metadata = { title: 'Bring in a fleet' };
+
+export default function BringPage() {
+  return (
+    <Suspense>
+      <BringScreen again={null} />
+    </Suspense>
+  );
+}

@@ -1,0 +1,10 @@
+import type { Metadata } from 'next';
+import { context } from '@/app/wiring';
+import { listFleets } from '@/operations';
+import { FleetsLedger } from '@/screens/fleets/fleets-ledger';
+
+export const metadata: Metadata = { title: 'Fleets' };
+
+export default async function FleetsPage() {
+  return <FleetsLedger fleets={await listFleets(context())} />;
+}

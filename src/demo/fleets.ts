@@ -1,0 +1,53 @@
+/** The demo's estates: Harbour House, and a generated one of two thousand machines; groups that overlap, four placements. */
+import {
+  defaultPlacement,
+  type FleetGroup,
+  type FleetPlacement,
+  type FleetPlan,
+  type Systems,
+} from '@/core/fleet';
+import { estateRows, harbourHouseRows } from './harbour-house';
+
+export interface DemoFleet {
+  readonly title: string;
+  readonly origin: string;
+  readonly rows: () => readonly (readonly string[])[];
+  readonly plan: Pick<FleetPlan, 'systems' | 'groups' | 'placements'>;
+}
+
+/** `linux` texts are guessed; the old one is nobody's any more. */
+const SYSTEMS: Systems = {
+  'Server OS 2022': { is: 'licensed', product: 'atrium-server' },
+  'Server OS 2016': { is: 'licensed', product: 'atrium-server' },
+};
+
+const GROUPS: readonly FleetGroup[] = [
+  { id: 'live', name: 'Live systems', filter: { sets: { environment: ['live'] } } },
+  { id: 'test', name: 'Test systems', filter: { sets: { environment: ['test'] } } },
+  { id: 'quay', name: 'Everything on the quay', filter: { sets: { cluster: ['quay'] } } },
+];
+
+const SEVERN = { book: 'norvane', region: 'severn-1' };
+
+const PLACEMENTS: readonly FleetPlacement[] = [
+  { ...defaultPlacement('installed', 'Norvane, as installed', [SEVERN]), rule: { by: 'installed' } },
+  defaultPlacement('used', 'Norvane, as used', [SEVERN]),
+  { ...defaultPlacement('ahead', 'As used, 36 months ahead', [SEVERN]), term: '36-none' },
+  {
+    ...defaultPlacement('hosts', 'Own hosts at Haldreach', [{ book: 'haldreach', region: 'HR-SEV' }]),
+    form: { by: 'hosts', cpuTimes: 4, memoryTimes: 1, storageRatio: 1.6, spare: 1 },
+    licences: 'brought',
+  },
+];
+
+const PLAN = { systems: SYSTEMS, groups: GROUPS, placements: PLACEMENTS };
+
+export const DEMO_FLEETS: readonly DemoFleet[] = [
+  { title: 'Harbour House', origin: 'harbour-house.xlsx', rows: harbourHouseRows, plan: PLAN },
+  {
+    title: 'Two thousand machines',
+    origin: 'generated',
+    rows: () => estateRows(2000, 'two thousand'),
+    plan: PLAN,
+  },
+];

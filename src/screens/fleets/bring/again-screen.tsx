@@ -1,0 +1,9 @@
+/** The inventory of a fleet that is there already, brought in again. */
+'use client';
+import { useFleet } from '../room-context';
+import { BringScreen } from './bring-screen';
+
+export function AgainScreen() {
+  const { id, plan, client, isOpen } = useFleet();
+  return <BringScreen again={{ id, title: plan.title, client: isOpen ? client : null }} />;
+}

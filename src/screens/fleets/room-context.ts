@@ -1,0 +1,39 @@
+/** What every view of a fleet knows: its plan, who works it out, how it is changed and saved. */
+'use client';
+import { createContext, useContext } from 'react';
+import type { FleetPlaceNames } from '@/core/display';
+import type { FleetPlan } from '@/core/fleet';
+import type { FleetClient } from '@/workers/fleet-client';
+import type { FleetProgress } from '@/workers/fleet-protocol';
+
+export interface FleetBook {
+  readonly key: string;
+  readonly title: string;
+  readonly revision: number;
+  readonly effective: string;
+  readonly regions: readonly { readonly code: string; readonly name: string }[];
+}
+
+export interface FleetRoomValue {
+  readonly id: string;
+  readonly plan: FleetPlan;
+  readonly machines: number;
+  readonly books: readonly FleetBook[];
+  readonly names: FleetPlaceNames;
+  readonly client: FleetClient | null;
+  /** All machines are in the worker. */
+  readonly isOpen: boolean;
+  readonly opening: FleetProgress | null;
+  readonly saving: { readonly state: 'saved' | 'saving' | 'refused'; readonly words: string };
+  readonly change: (plan: FleetPlan) => void;
+  readonly undo: (() => void) | null;
+  readonly redo: (() => void) | null;
+}
+
+export const FleetContext = createContext<FleetRoomValue | null>(null);
+
+export function useFleet(): FleetRoomValue {
+  const room = useContext(FleetContext);
+  if (!room) throw new Error('There is no fleet above this.');
+  return room;
+}

@@ -1,0 +1,32 @@
+/** That something is being worked out: how far it is, and the way to call it off. */
+'use client';
+import { writeNumber } from '@/core/display';
+import { Button } from '@/ui/button';
+import type { FleetProgress } from '@/workers/fleet-protocol';
+
+interface WorkingProps {
+  readonly progress: FleetProgress | null;
+  readonly words?: string;
+  readonly onStop?: () => void;
+}
+
+export function Working({ progress, words = 'Working it out', onStop }: WorkingProps) {
+  const { done, steps } = progress ?? { done: 0, steps: 0 };
+  const number = (value: number): string => writeNumber(String(value));
+  return (
+    <div role="status" className="flex items-center gap-3 text-sm text-soft">
+      <span>
+        {progress?.words ?? words}
+        {steps > 0 && ` · ${number(done)} of ${number(steps)}`} …
+      </span>
+      {steps > 0 && (
+        <progress aria-label={progress?.words ?? words} value={done} max={steps} className="h-1.5 w-40" />
+      )}
+      {onStop && (
+        <Button tone="bare" onClick={onStop}>
+          Stop
+        </Button>
+      )}
+    </div>
+  );
+}
