@@ -13,6 +13,8 @@ async function axe(page: Page): Promise<void> {
   ).toEqual([]);
 }
 
+const HARBOUR = '/fleets/00000000-0000-4000-8000-000000000201';
+
 // Reading a whole ledger takes the checker seconds.
 test.setTimeout(120_000);
 
@@ -54,6 +56,29 @@ for (const scheme of ['light', 'dark'] as const) {
       await page.keyboard.press('/');
       await expect(page.getByRole('listbox').getByRole('option').first()).toBeVisible();
       await axe(page);
+    });
+
+    test('fleets', async ({ page }) => {
+      await page.goto('/fleets');
+      await expect(page.getByRole('grid')).toBeVisible();
+      await axe(page);
+      await page.goto('/fleets/new?how=typed');
+      await axe(page);
+      await page.goto(`${HARBOUR}?under=used`);
+      await expect(page.getByTestId('fleet-total')).toBeVisible();
+      await page.getByRole('button', { name: 'Filters' }).click();
+      await axe(page);
+      for (const [view, words] of [
+        ['pictures', 'How sure is this?'],
+        ['groups', 'Operating systems'],
+        ['placements', 'Disks and traffic'],
+        ['matrix', 'The best mix'],
+        ['again', 'Bring the inventory in again'],
+      ] as const) {
+        await page.goto(`${HARBOUR}/${view}`);
+        await expect(page.getByRole('heading', { name: words })).toBeVisible();
+        await axe(page);
+      }
     });
 
     test('load, paying and range', async ({ page }) => {

@@ -23,7 +23,6 @@ export function machineColumns(
   const head = (field: SortField, words: string): ReactNode => (
     <button
       type="button"
-      tabIndex={-1}
       onClick={() => onSort(field)}
       title={`Sort by ${words}`}
       className="inline-flex max-w-full items-center gap-0.5 truncate"
