@@ -128,9 +128,13 @@ export class FleetRoom {
 
   private async open(id: string, count: number, work: FleetWork): Promise<FleetAnswers['open']> {
     const machines: Machine[] = [];
+    const page = (after: number): Promise<Machine[] | null> =>
+      this.fetchJson(`/api/fleets/${id}/machines?after=${after}&limit=${PAGE}`) as Promise<Machine[] | null>;
+    // The next is on its way while this one is taken in.
+    let next = page(0);
     for (let after = 0; after < count; after += PAGE) {
-      const some = (await this.fetchJson(`/api/fleets/${id}/machines?after=${after}&limit=${PAGE}`)) as
-        Machine[] | null;
+      const some = await next;
+      if (after + PAGE < count) next = page(after + PAGE);
       if (!some) throw new Error('This fleet is not there any more.');
       machines.push(...some);
       work.told(machines.length, count, 'Loading the machines');

@@ -64,7 +64,7 @@ describe('wick fleet', () => {
     const file = path.join(folder, 'other.csv');
     fs.writeFileSync(file, csvOf(rows));
     const call = (...args: string[]) => wick(file, args);
-    expect(call().stderr).toContain('No row among the first 20');
+    expect(call().stderr).toContain('No table has the machines');
     expect(call('--column', 'Zahl=vcpu').stdout).toContain('“Zahl”: vcpu');
   });
 

@@ -24,6 +24,8 @@ interface Packed {
 
 /** How many candidates are packed: the others cost more even where nothing is left empty. */
 const PACKED = 3;
+/** From so many machines on only the first of them: hosts are nearly full then, and packing takes seconds. */
+const MANY = 10_000;
 
 export function hostLines(placer: Placer, laid: readonly LaidMachine[], asked: Asked): Packed {
   const going = laid.filter(({ unfit }) => unfit === null);
@@ -94,7 +96,7 @@ function cheapestHosts(placer: Placer, going: readonly LaidMachine[], asked: Ask
     (a, b) => a.large - b.large || a.monthly.comparedTo(b.monthly) || (a.offer.sku < b.offer.sku ? -1 : 1),
   );
   let best: (Candidate & { readonly monthly: (typeof bounds)[number]['monthly'] }) | null = null;
-  for (const { offer } of bounds.slice(0, PACKED)) {
+  for (const { offer } of bounds.slice(0, parcels.length > MANY ? 1 : PACKED)) {
     const candidate = packedOn(placer, offer, parcels, licences, asked);
     const monthly = placer.priceOf(candidate.line);
     if (!monthly) continue;

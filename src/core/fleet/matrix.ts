@@ -88,11 +88,17 @@ export function* matrixOf(
   }
   const ofGroups = cells.filter(({ group }) => group !== UNION);
   const ofUnion = cells.filter(({ group }) => group === UNION);
-  return {
-    cells: ofGroups,
-    union: ofUnion,
-    mix: groups.length > 1 ? mixOf(placer, own, placements, ofUnion) : null,
-  };
+  let mix: Mix | null = null;
+  if (groups.length > 1) {
+    const work = mixOf(placer, own, placements, ofUnion);
+    let step = work.next();
+    while (!step.done) {
+      yield { done: before, steps };
+      step = work.next();
+    }
+    mix = step.value;
+  }
+  return { cells: ofGroups, union: ofUnion, mix };
 }
 
 export const UNION = '*';
@@ -146,12 +152,12 @@ const TRIED_MACHINES = 5000;
  * Which placement for which group: groups that go the same way go together, so that they share hosts and tiers. Many
  * groups or machines: each group by itself, and everything under one placement.
  */
-function mixOf(
+function* mixOf(
   placer: Placer,
   own: readonly GroupMachines[],
   placements: readonly FleetPlacement[],
   union: readonly MatrixCell[],
-): Mix | null {
+): Generator<number, Mix | null> {
   const groups = own.filter(({ machines }) => machines.length > 0);
   const [single] = union
     .filter(({ cell }) => isComplete(cell))
@@ -159,7 +165,7 @@ function mixOf(
   const count = groups.reduce((sum, { machines }) => sum + machines.length, 0);
   const cells = new PartCells(placer, groups);
   const all = groups.length <= TRIED_GROUPS && count <= TRIED_MACHINES;
-  const tried = all ? waysOf(groups.length, placements.length) : [eachBest(cells, groups, placements)];
+  const tried = all ? waysOf(groups.length, placements.length) : [yield* eachBest(cells, groups, placements)];
   let best: {
     readonly way: readonly number[];
     readonly parts: readonly FleetCell[];
@@ -167,12 +173,14 @@ function mixOf(
   } | null = null;
   for (const way of tried) {
     if (!way) continue;
-    const parts = [...new Set(way)].map((at) =>
-      cells.of(
-        placements[at]!,
-        way.map((each) => each === at),
-      ),
-    );
+    const parts: FleetCell[] = [];
+    for (const at of new Set(way))
+      parts.push(
+        yield* cells.of(
+          placements[at]!,
+          way.map((each) => each === at),
+        ),
+      );
     if (!parts.every(isComplete)) continue;
     const sum = addAll(parts.map(({ monthly }) => monthly));
     if (!best || sum.lessThan(best.sum)) best = { way, parts, sum };
@@ -211,7 +219,7 @@ class PartCells {
     private readonly groups: readonly GroupMachines[],
   ) {}
 
-  of(placement: FleetPlacement, takes: readonly boolean[]): FleetCell {
+  *of(placement: FleetPlacement, takes: readonly boolean[]): Generator<number, FleetCell> {
     const key = `${placement.id}\n${takes.map(Number).join('')}`;
     const known = this.known.get(key);
     if (known) return known;
@@ -222,7 +230,7 @@ class PartCells {
       name: some.map(({ group }) => group.name).join(', '),
       machines: some.flatMap(({ machines }) => machines),
     };
-    const made = run(cellOf(this.placer, [part], placement));
+    const made: FleetCell = yield* cellOf(this.placer, [part], placement);
     this.known.set(key, made);
     return made;
   }
@@ -237,29 +245,22 @@ function waysOf(groups: number, placements: number): number[][] {
 }
 
 /** Each group where it costs least by itself; null: one fits nowhere. */
-function eachBest(
+function* eachBest(
   cells: PartCells,
   groups: readonly GroupMachines[],
   placements: readonly FleetPlacement[],
-): number[] | null {
-  const way = groups.map((_, at) => {
-    const [best] = placements
-      .map((placement, index) => ({
-        index,
-        cell: cells.of(
-          placement,
-          groups.map((__, each) => each === at),
-        ),
-      }))
-      .filter(({ cell }) => isComplete(cell))
-      .sort((a, b) => a.cell.monthly.comparedTo(b.cell.monthly));
-    return best?.index ?? -1;
-  });
-  return way.includes(-1) ? null : way;
-}
-
-function run<T>(work: Generator<unknown, T>): T {
-  let step = work.next();
-  while (!step.done) step = work.next();
-  return step.value;
+): Generator<number, number[] | null> {
+  const way: number[] = [];
+  for (let at = 0; at < groups.length; at += 1) {
+    let best: { readonly index: number; readonly monthly: Decimal } | null = null;
+    for (let index = 0; index < placements.length; index += 1) {
+      const takes = groups.map((_, each) => each === at);
+      const cell: FleetCell = yield* cells.of(placements[index]!, takes);
+      if (!isComplete(cell) || (best && !cell.monthly.lessThan(best.monthly))) continue;
+      best = { index, monthly: cell.monthly };
+    }
+    if (!best) return null;
+    way.push(best.index);
+  }
+  return way;
 }

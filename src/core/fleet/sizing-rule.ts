@@ -27,9 +27,15 @@ export interface SizedNeed {
 }
 
 const DIGITS = 4;
+/** Below it a whole number of ten-thousandths is written without a power of ten. */
+const LARGEST = 1e15;
 
-/** Rounded up to so many digits: a hair less would not fit. */
+/** Rounded up to so many digits: a hair less would not fit. Fifteen digits of a double are told rightly. */
 function written(value: number): string {
+  if (Number.isInteger(value) && value < LARGEST) return String(value);
+  const scaled = Number((value * 10 ** DIGITS).toPrecision(15));
+  const whole = Math.floor(scaled);
+  if (whole < LARGEST) return String((whole < scaled ? whole + 1 : whole) / 10 ** DIGITS);
   return decimal(value.toPrecision(15)).toDecimalPlaces(DIGITS, 2).toString();
 }
 

@@ -86,12 +86,12 @@ export class RowReader {
     const text = column ? (row[column.at] ?? '') : '';
     if (isMissing(text)) return { ok: true, value: null };
     const number = readNumber(text, this.marks.get(field) ?? 'point');
-    const said = `“${cut(text.trim(), 40)}”`;
-    if (number === null) return { ok: false, reason: `${said} is no number of nothing or more.` };
+    const said = (): string => `“${cut(text.trim(), 40)}”`;
+    if (number === null) return { ok: false, reason: `${said()} is no number of nothing or more.` };
     const value = number * (this.factors.get(field) ?? 1);
     const isShare = SHARES.includes(field);
     if (value > (isShare ? MOST_SHARE : (MOST[field] ?? Infinity)))
-      return { ok: false, reason: `${said} is more than any machine has.` };
+      return { ok: false, reason: `${said()} is more than any machine has.` };
     return { ok: true, value: isShare ? Math.min(1, value) : value };
   }
 
