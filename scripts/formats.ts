@@ -4,9 +4,11 @@ import path from 'node:path';
 import prettier from 'prettier';
 import { z } from 'zod';
 import { designFileSchema, priceBookSchema, writeDesign } from '@/formats';
+import { machineLines, machineSchema } from '@/formats/fleet/machine-schema';
+import { fleetPlanSchema } from '@/formats/fleet/plan-schema';
 import { writeBookCsv } from '@/formats/stream';
 import { page } from '../docs/examples/page';
-import { exampleBook, exampleDesign } from '../docs/formats/examples';
+import { exampleBook, exampleDesign, exampleMachines, examplePlan } from '../docs/formats/examples';
 import { main, say } from './lib/say';
 
 const FOLDER = 'docs/formats';
@@ -37,6 +39,12 @@ main(async () => {
   fs.writeFileSync(path.join(FOLDER, 'price-book.example.csv'), await exampleCsv());
   say(path.join(FOLDER, 'price-book.example.csv'));
   await write('design.example.json', writeDesign(exampleDesign));
+  await write('machine.schema.json', z.toJSONSchema(machineSchema, { io: 'input' }));
+  await write('fleet-plan.schema.json', z.toJSONSchema(fleetPlanSchema, { io: 'input' }));
+  await write('fleet-plan.example.json', examplePlan);
+  const machines = path.join(FOLDER, 'machines.example.ndjson');
+  fs.writeFileSync(machines, [...machineLines(exampleMachines)].join(''));
+  say(machines);
   fs.writeFileSync('docs/how-it-calculates.md', page());
   say('docs/how-it-calculates.md');
 });

@@ -1,5 +1,6 @@
 /** The small examples that go with the formats; `./run formats` writes them as files, a test checks those. */
 import type { Design } from '@/core/design';
+import { BARE_MACHINE, defaultPlacement, type FleetPlan, type Machine, newPlan } from '@/core/fleet';
 import type { PriceBookFile } from '@/formats';
 
 export const exampleBook: PriceBookFile = {
@@ -141,4 +142,47 @@ export const exampleDesign: Design = {
       changes: [{ change: 'pay', what: { of: 'section', id: 'front' }, term: 'on-demand' }],
     },
   ],
+};
+
+const PLACE = { book: 'harbour-house', region: 'quay' };
+
+export const exampleMachines: readonly Machine[] = [
+  {
+    ...BARE_MACHINE,
+    id: 'ticket-01',
+    name: 'ticket-01',
+    host: 'house-02',
+    cluster: 'quay',
+    environment: 'live',
+    system: 'Linux 64-bit',
+    power: 'on',
+    kind: 'virtual',
+    vcpu: { value: 8, from: 'typed' },
+    memory: { value: 32, from: 'typed' },
+    storage: { value: 240, from: 'derived' },
+    peakCpu: { value: 0.31, from: 'measured' },
+    peakMemory: { value: 0.62, from: 'measured' },
+  },
+  {
+    ...BARE_MACHINE,
+    id: 'crane-01',
+    name: 'crane-01',
+    vcpu: { value: 2, from: 'typed' },
+    memory: { value: 4, from: 'typed' },
+  },
+];
+
+export const examplePlan: FleetPlan = {
+  ...newPlan({
+    title: 'Quay',
+    currency: 'EUR',
+    exchange: [],
+    books: [{ book: 'harbour-house', revision: 1 }],
+    origin: 'quay.xlsx',
+  }),
+  systems: { 'Server OS 2022': { is: 'licensed', product: 'atrium-server' } },
+  groups: [
+    { id: 'live', name: 'Live systems', filter: { sets: { environment: ['live'] }, measured: 'yes' } },
+  ],
+  placements: [defaultPlacement('used', 'As used', [PLACE])],
 };

@@ -3,6 +3,7 @@ import fs from 'node:fs';
 import path from 'node:path';
 import { DEMO_DESIGNS } from '@/demo/designs';
 import { DEMO_REVISIONS, generateBook } from '@/demo/generate-book';
+import { harbourPlan } from '@/demo/fleets';
 import { harbourHouse } from '@/demo/harbour-house';
 import { DEMO_PROFILES } from '@/demo/profiles';
 import { writeDesign } from '@/formats';
@@ -27,5 +28,6 @@ export function writeDemoFiles(folder: string): number {
     );
   }
   write(path.join('fleets', 'harbour-house.csv'), harbourHouse());
+  write(path.join('fleets', 'harbour-house.plan.json'), `${JSON.stringify(harbourPlan(), null, 2)}\n`);
   return 0;
 }

@@ -9,18 +9,22 @@ import { fileOfBytes, InventoryError } from '@/formats/fleet/inventory-file';
 import { type Mapping, type ReadInventory, readInventory } from '@/formats/fleet/read-inventory';
 import { AppError, invalid } from '@/operations';
 import { newestBook } from './files';
+import { matrixCommand } from './matrix-command';
+import { readingLines } from './reading-lines';
 import type { Call } from './options';
 import { writeTable } from './table-output';
 
 const TERMS: readonly Term[] = ['on-demand', '12-none', '36-none'];
 const INCOMPLETE = 3;
-const SHOWN = 20;
 
 /** 0 if every row was read and every machine has a size; 3 if not. */
 export async function fleetCommand(call: Call): Promise<number> {
-  const file = call.given[0]!;
+  const plan = call.one('plan');
+  if ((plan === undefined) === (call.one('at') === undefined))
+    throw invalid('wick fleet takes --at BOOK/REGION, or --plan with groups and placements.');
   const rule = ruleOf(call);
-  const read = await inventoryOf(file, { chosen: chosenOf(call.all('column')) });
+  const read = await inventoryOf(call.given, { chosen: chosenOf(call.all('column')) });
+  if (plan !== undefined) return matrixCommand(call, plan, read);
   const [key = '', region = ''] = (call.one('at') ?? '').split('/');
   const book = await newestBook(call.all('books'), key);
   if (!book)
@@ -42,24 +46,19 @@ export async function fleetCommand(call: Call): Promise<number> {
   const placed = placeFleet(read.fleet, placement, new FleetMatcher(book, region));
   const { rejected, notes, tables } = read;
   const columns = tables.flatMap((table) => table.columns);
-  const told = rejected
-    .slice(0, SHOWN)
-    .map(({ row, column, reason }) => `Row ${row}, “${column}”: ${reason}`);
-  const more = rejected.length - told.length;
-  const lines = [
-    ...columns.map(({ heading, field }) => `“${heading}”: ${field ?? 'not used'}`),
-    ...notes,
-    ...told,
-    ...(more > 0 ? [`${more} more rows were left out.`] : []),
-  ];
+  const lines = readingLines(read);
   await writeTable(call, fleetTable(placed, lines), { ...placed, rejected, columns, notes });
   const without = placed.totals.some((total) => total.without > 0);
   return rejected.length > 0 || without ? INCOMPLETE : 0;
 }
 
-async function inventoryOf(file: string, mapping: Mapping): Promise<ReadInventory> {
+async function inventoryOf(files: readonly string[], mapping: Mapping): Promise<ReadInventory> {
   try {
-    return await readInventory(file, [fileOfBytes(file, bytesOf(file))], mapping);
+    return await readInventory(
+      files[0]!,
+      files.map((file) => fileOfBytes(file, bytesOf(file))),
+      mapping,
+    );
   } catch (error) {
     if (error instanceof InventoryError) throw invalid(error.message);
     throw error;

@@ -21,8 +21,11 @@ wick load DESIGN --books PATH [--along traffic|DRIVER|"entry LINE ENTRY"] [--fro
     the month over what varies, beside the design's alternatives: where the cheapest changes, what happens on the way
 wick range DESIGN --books PATH [--draws 10000] [--seed harbour]
     how sure the month is: P10 to P90 by line, what explains the spread, one input at a time
-wick fleet FILE.csv --books PATH --at BOOK/REGION [--rule installed|peak|usual|target] [--headroom 20] [--target 60] [--column "HEADING=vcpu"] [--without-off]
-    what the machines of an inventory would become there, as installed and as really used, and what that costs
+wick fleet FILE … --books PATH --at BOOK/REGION [--rule installed|peak|usual|target] [--headroom 20] [--target 60] [--column "HEADING=vcpu"] [--without-off]
+    what the machines of an inventory (CSV or XLSX, several files joined) would become there, as installed and as really
+    used, and what that costs
+wick fleet FILE … --books PATH --plan PLAN.json [--column "HEADING=vcpu"]
+    its groups under its placements, side by side, with the best mix; the plan as a fleet has it (docs/formats/fleet.md)
 wick report DESIGN --books PATH --as xlsx|pdf|md|json --out FILE [--variant quotation --until 2026-12-31] [--agreements] [--by-month] [--beside alternatives,regions]
     writes the design's report, with its alternatives or every region, provider or way of paying beside it if asked
 wick books check FILE …

@@ -62,6 +62,7 @@ const OPTIONS = {
   headroom: 'value',
   target: 'value',
   column: 'values',
+  plan: 'value',
   'without-off': 'flag',
   prepaid: 'value',
   along: 'value',

@@ -4,9 +4,12 @@ import {
   type FleetGroup,
   type FleetPlacement,
   type FleetPlan,
+  newPlan,
   type Systems,
 } from '@/core/fleet';
+import { DEMO_REVISIONS } from './generate-book';
 import { estateRows, harbourHouseRows } from './harbour-house';
+import { DEMO_PROFILES } from './profiles';
 
 export interface DemoFleet {
   readonly title: string;
@@ -41,6 +44,13 @@ const PLACEMENTS: readonly FleetPlacement[] = [
 ];
 
 const PLAN = { systems: SYSTEMS, groups: GROUPS, placements: PLACEMENTS };
+
+/** The plan of Harbour House, as a file: by the newest revisions. */
+export function harbourPlan(): FleetPlan {
+  const books = DEMO_PROFILES.map(({ key }) => ({ book: key, revision: DEMO_REVISIONS.length }));
+  const head = { title: 'Harbour House', currency: 'USD', exchange: [], books, origin: 'harbour-house.csv' };
+  return { ...newPlan(head), ...PLAN };
+}
 
 export const DEMO_FLEETS: readonly DemoFleet[] = [
   { title: 'Harbour House', origin: 'harbour-house.xlsx', rows: harbourHouseRows, plan: PLAN },

@@ -1,15 +1,7 @@
 /** What the fleet worker is asked about and answers with, in plain data. Amounts are exact texts, but those called printed. */
 import type { Place } from '@/core/design';
-import type { HostsTold } from '@/core/display';
-import type {
-  CostKind,
-  MachineFilter,
-  Machine,
-  Overlap,
-  ReadinessCode,
-  SystemText,
-  UnfitWhy,
-} from '@/core/fleet';
+import type { HostsTold, PlainCell } from '@/core/display';
+import type { MachineFilter, Machine, Overlap, ReadinessCode, SystemText, UnfitWhy } from '@/core/fleet';
 import type { PlainFigure } from '@/core/trace';
 import type { RejectedRow, Repeated } from '@/formats/fleet/fleet-builder';
 import type { ColumnUnit, Field } from '@/formats/fleet/columns';
@@ -128,31 +120,7 @@ export interface SurePicture {
   readonly machines: number;
 }
 
-export interface PlainCell {
-  readonly group: string;
-  readonly placement: string;
-  readonly place: Place;
-  readonly monthly: string;
-  readonly printed: string;
-  readonly kinds: Readonly<Record<CostKind, string>>;
-  readonly machines: number;
-  readonly mean: string | null;
-  readonly installed: string | null;
-  readonly ifMeasured: string | null;
-  readonly unpriced: number;
-  readonly unfit: readonly {
-    readonly why: UnfitWhy;
-    readonly count: number;
-    readonly some: readonly string[];
-  }[];
-  readonly off: number;
-  readonly unmeasured: number;
-  readonly unmapped: number;
-  readonly withoutDisk: number;
-  readonly hosts: HostsTold | null;
-  /** Against the first placement: which kind makes most of the difference; empty: it is that, or there is none. */
-  readonly reason: string;
-}
+export type { PlainCell } from '@/core/display';
 
 export interface MatrixAnswer {
   readonly currency: string;

@@ -1,30 +1,29 @@
 /** What the machines of the open fleet become: under a placement, in the matrix, one of them, on hosts, as a design. */
 import { LICENCE_METER } from '@/core/books';
-import { anyOfKind, type Design } from '@/core/design';
-import { mixText, ruleText } from '@/core/display';
+import type { Design } from '@/core/design';
+import { hostsTold, mixText, plainCell, ruleText } from '@/core/display';
+import { halfAwayFromZero, minorDigits } from '@/core/money';
 import {
   cellOf,
+  fleetLooksAt,
   type FleetCell,
   type FleetPlan,
+  groupMachines,
   type Machine,
   machineAmounts,
   type Matrix,
   matrixOf,
-  matcherOf,
   onceEach,
   Placer,
   type ReadinessCode,
   UNION,
 } from '@/core/fleet';
-import { hostsTold, plainCell, printed } from './fleet-cells';
 import { averageOf, machineUnder, partsOf, type PlacedAll } from './fleet-one';
 import type { AverageAnswer, HostsAnswer, MachineAnswer, MatrixAnswer, PartsAnswer } from './fleet-protocol';
 import { driven, type FleetWork } from './fleet-work';
 import type { LoadedBooks } from './loaded-books';
 
 type ReadinessOf = (machine: Machine) => readonly ReadinessCode[];
-
-const KINDS = ['server', 'dedicated-host', 'block-volume', 'snapshot', 'transfer-out'] as const;
 
 export class FleetPlaces {
   private placerOf: { readonly plan: FleetPlan; readonly placer: Placer } | null = null;
@@ -38,14 +37,8 @@ export class FleetPlaces {
 
   /** With everything loaded that its placements may take; the same while only groups and names change. */
   async placer(plan: FleetPlan): Promise<Placer> {
-    const places = [
-      ...new Map(
-        plan.placements.flatMap((each) => each.places).map((place) => [JSON.stringify(place), place]),
-      ).values(),
-    ];
-    const wanted = places.flatMap((place) =>
-      KINDS.map((kind) => anyOfKind(kind, place, `${kind} ${place.book} ${place.region}`)),
-    );
+    const wanted = fleetLooksAt(plan);
+    const places = wanted.flatMap(({ place }) => place ?? []);
     const pins = plan.books.filter(({ book }) => places.some((place) => place.book === book));
     const design = { ...emptyDesign(plan), books: pins };
     await this.books.booksFor(design, wanted);
@@ -91,20 +84,6 @@ export class FleetPlaces {
     return all;
   }
 
-  /** Whether any size at any of the placements’ places covers a machine as it is installed; undefined: there is none. */
-  async largest(plan: FleetPlan): Promise<((machine: Machine) => boolean) | undefined> {
-    if (plan.placements.length === 0) return undefined;
-    const { world } = await this.placer(plan);
-    const sizes: [number, number][] = [];
-    for (const { book, region } of plan.placements.flatMap(({ places }) => places))
-      for (const kind of ['server', 'dedicated-host'] as const)
-        for (const { vcpu, memory } of world.books.find(({ key }) => key === book)?.soldIn(region, kind) ??
-          [])
-          if (vcpu && memory) sizes.push([vcpu.toNumber(), memory.toNumber()]);
-    const most = sizes.filter(([v, m]) => !sizes.some(([w, n]) => (w > v && n >= m) || (w >= v && n > m)));
-    return ({ vcpu, memory }) => most.some(([v, m]) => v >= vcpu.value && m >= memory.value);
-  }
-
   /** Licences that are sold with servers at any of the places. */
   async products(plan: FleetPlan): Promise<string[]> {
     if (plan.placements.length === 0) return [];
@@ -123,7 +102,7 @@ export class FleetPlaces {
 
   async matrix(plan: FleetPlan, readinessOf: ReadinessOf, work: FleetWork): Promise<MatrixAnswer> {
     const placer = await this.placer(plan);
-    const groups = this.groupsOf(plan, readinessOf);
+    const groups = groupMachines(plan, this.machines, readinessOf);
     const matrix = await driven(matrixOf(placer, groups, plan.placements), work, ({ done, steps }) => [
       done,
       steps,
@@ -148,7 +127,7 @@ export class FleetPlaces {
         })),
         ...(groups.length > 1 ? [{ id: UNION, name: 'All groups, each machine once', machines: union }] : []),
       ],
-      cells: cells.map((each) => plainCell(each, firsts.get(each.group), plan)),
+      cells: cells.map((each) => plainCell(each, firsts.get(each.group), plan.currency)),
       overlap: { union, twice: memberships - union, inNone: this.machines.length - union },
       mix: mix && {
         chosen: mix.chosen,
@@ -225,19 +204,15 @@ export class FleetPlaces {
       description: `Made from a fleet of ${this.machines.length} machines: ${ruleText(placement.rule)}. ${cell.unfit.length} machines have no place in it.`,
       sections,
     };
-    return { design, printed: printed(cell.monthly, plan.currency), machines: cell.machines };
+    return {
+      design,
+      printed: halfAwayFromZero(cell.monthly, minorDigits(plan.currency)).toString(),
+      machines: cell.machines,
+    };
   }
 
   async average(plan: FleetPlan, machines: readonly Machine[]): Promise<AverageAnswer> {
     return averageOf(await this.placer(plan), plan, machines);
-  }
-
-  private groupsOf(plan: FleetPlan, readinessOf: ReadinessOf) {
-    const groups = plan.groups.length > 0 ? plan.groups : [{ id: 'all', name: 'All machines', filter: {} }];
-    return groups.map((group) => ({
-      group,
-      machines: this.machines.filter(matcherOf(group.filter, readinessOf)),
-    }));
   }
 
   /** Of the matrix that was worked out last, or anew: the same either way. */
@@ -256,7 +231,7 @@ export class FleetPlaces {
       if (found) return found.cell;
     }
     const placement = plan.placements.find((each) => each.id === id);
-    const groups = this.groupsOf(plan, readinessOf);
+    const groups = groupMachines(plan, this.machines, readinessOf);
     const machines =
       group === UNION
         ? onceEach(groups).flatMap((each) => each.machines)

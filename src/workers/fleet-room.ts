@@ -1,6 +1,6 @@
 /** Answers the page's questions about one fleet. Kept free of worker globals so that it is tested like any module. */
 import { assertNever } from '@/core/base';
-import { type FleetPlan, type Machine, type ReadinessCode, readinessOf } from '@/core/fleet';
+import { type FleetPlan, type Machine, readinessUnder } from '@/core/fleet';
 import { writeFleetCsv } from '@/formats/fleet/write-fleet-csv';
 import { FleetLists, type Looked } from './fleet-lists';
 import type { PlacedAll } from './fleet-one';
@@ -157,20 +157,8 @@ export class FleetRoom {
       if (this.looked.plan !== plan) this.looked = { ...this.looked, plan };
       return this.looked;
     }
-    const largest = await this.now.places.largest(plan);
-    const found = new Map<string, readonly ReadinessCode[]>();
-    const { systems, limits } = plan;
-    this.looked = {
-      key,
-      plan,
-      readinessOf: (machine) => {
-        const known = found.get(machine.id);
-        if (known) return known;
-        const made = readinessOf(machine, { systems, limits, ...(largest ? { largest } : {}) });
-        found.set(machine.id, made);
-        return made;
-      },
-    };
+    const placer = plan.placements.length > 0 ? await this.now.places.placer(plan) : null;
+    this.looked = { key, plan, readinessOf: readinessUnder(plan, placer) };
     return this.looked;
   }
 

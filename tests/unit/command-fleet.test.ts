@@ -82,3 +82,54 @@ describe('wick fleet', () => {
     expect(refused.stderr).toContain(words);
   });
 });
+
+describe('wick fleet with a plan', () => {
+  const plan = () => path.join(folder, 'fleets', 'harbour-house.plan.json');
+  const files = (...names: string[]) => names.map((name) => path.join(folder, 'fleets', name));
+  const run = (...args: string[]) =>
+    spawnSync(process.execPath, [program, 'fleet', ...args, '--books', path.join(folder, 'books')], {
+      encoding: 'utf8',
+      env: { ...process.env, DATABASE_URL: '' },
+      maxBuffer: 50_000_000,
+    });
+
+  it('stands groups under placements, all of them once, the same as its sums; files are joined', () => {
+    const answer = run(...files('harbour-house.csv'), '--plan', plan(), '--json');
+    // Rows were left out, and that is told.
+    expect(answer.status).toBe(3);
+    const { cells, mix } = JSON.parse(answer.stdout) as {
+      readonly mix: string;
+      readonly cells: readonly {
+        readonly group: string;
+        readonly placement: string;
+        readonly monthly: string;
+        readonly machines: number;
+        readonly kinds: Readonly<Record<string, string>>;
+      }[];
+    };
+    expect(cells).toHaveLength(16);
+    for (const { monthly, kinds } of cells)
+      expect(Object.values(kinds).reduce((sum, kind) => sum + Number(kind), 0)).toBeCloseTo(
+        Number(monthly),
+        6,
+      );
+    const machines = (group: string) =>
+      cells.find((cell) => cell.group === group && cell.placement === 'used')!.machines;
+    expect(machines('*')).toBe(machines('live') + machines('test'));
+    expect(mix).toMatch(/a month/);
+    const disks = path.join(folder, 'fleets', 'disks.csv');
+    fs.writeFileSync(disks, 'VM;Used space (GiB)\nberth-01;1000000\n');
+    const joined = run(...files('harbour-house.csv', 'disks.csv'), '--plan', plan(), '--json').stdout;
+    const storage = (text: string) =>
+      Number((JSON.parse(text) as { cells: typeof cells }).cells[0]!.kinds.storage);
+    expect(storage(joined)).toBeGreaterThan(storage(answer.stdout) + 80_000);
+  });
+
+  it('refuses what is no plan, and a place together with a plan, in words', () => {
+    const file = path.join(folder, 'fleets', 'bad.json');
+    fs.writeFileSync(file, '{"title": "x"}');
+    expect(run(...files('harbour-house.csv'), '--plan', file).stderr).toContain('is no plan of a fleet');
+    const both = run(...files('harbour-house.csv'), '--plan', plan(), '--at', `norvane/${region}`);
+    expect([both.status, both.stderr]).toEqual([2, expect.stringContaining('--at BOOK/REGION, or --plan')]);
+  });
+});

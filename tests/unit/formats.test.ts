@@ -6,6 +6,10 @@ import { indexBook } from '@/core/books';
 import { bookSet } from '@/core/pricing';
 import { summarise } from '@/core/range';
 import { readAll } from '@tests/support/streams';
+import { cellOf, groupMachines, type Machine, Placer } from '@/core/fleet';
+import { machineSchema } from '@/formats/fleet/machine-schema';
+import { fleetPlanSchema, readFleetPlan } from '@/formats/fleet/plan-schema';
+import { readMachineLines } from '@/formats/fleet/read-machine-lines';
 import { designFileSchema, priceBookSchema, readDesign, readPriceBook, toBookData } from '@/formats';
 
 const read = (name: string): string => fs.readFileSync(`docs/formats/${name}`, 'utf8');
@@ -14,6 +18,8 @@ describe('docs/formats', () => {
   it.each([
     ['price-book.schema.json', priceBookSchema],
     ['design.schema.json', designFileSchema],
+    ['machine.schema.json', machineSchema],
+    ['fleet-plan.schema.json', fleetPlanSchema],
   ] as const)('%s is what ./run formats writes', (name, schema) => {
     expect(JSON.parse(read(name))).toEqual(
       JSON.parse(JSON.stringify(z.toJSONSchema(schema, { io: 'input' }))),
@@ -35,5 +41,26 @@ describe('docs/formats', () => {
     expect(summary).toMatchObject({ unpriced: 0, currency: 'EUR' });
     // 2 × (730 × 0.049 + 430 ÷ 12) + (1500 − 100) × 0.08
     expect(summary.printed).toBe('255.21');
+  });
+
+  it('has a fleet whose machines and plan are read, and which its book prices', async () => {
+    const plan = readFleetPlan(JSON.parse(read('fleet-plan.example.json')));
+    const book = readPriceBook(read('price-book.example.json'));
+    if (!plan.ok || !book.ok) throw new Error(JSON.stringify([plan, book]));
+    const machines: Machine[] = [];
+    async function* bytes() {
+      yield new TextEncoder().encode(read('machines.example.ndjson'));
+    }
+    for await (const some of readMachineLines(bytes())) machines.push(...some);
+    expect(machines.map(({ name }) => name)).toEqual(['ticket-01', 'crane-01']);
+    const { currency, exchange, systems, placements, groups } = plan.value;
+    const placer = new Placer({ currency, exchange, systems, books: [indexBook(toBookData(book.value))] });
+    const [group] = groupMachines({ groups }, machines, () => []);
+    expect(group!.machines.map(({ name }) => name)).toEqual(['ticket-01']);
+    const work = cellOf(placer, [{ ...group!.group, machines: group!.machines }], placements[0]!);
+    let step = work.next();
+    while (!step.done) step = work.next();
+    // 8 vCPU at 31 % and 32 GiB at 62 %, with a fifth more: 2.976 and 23.808, which 4 vCPU and 16 GiB do not have.
+    expect(step.value.unfit.map(({ why }) => why)).toEqual(['no-size']);
   });
 });

@@ -10,6 +10,7 @@ export * from './curve-table';
 export * from './drawing';
 export * from './edit-words';
 export * from './flat-table';
+export * from './fleet-cells';
 export * from './fleet-table';
 export * from './fleet-words';
 export * from './issue-sentence';

@@ -8,6 +8,7 @@ export * from './model';
 export * from './packing';
 export * from './placed';
 export * from './plan';
+export * from './planned';
 export * from './placement';
 export * from './placer';
 export * from './quick-estate';

@@ -8,7 +8,7 @@ import type { Offer, PriceBook } from '../books';
 import { anyOfKind, type Component, type Design, type LicenceChoice } from '../design';
 import { aloneIn, bookSet } from '../pricing';
 import { offerIndex, type OfferIndex } from '../rating';
-import { lacksOf, type Need } from '../sizing';
+import { lacksOf, type Need, threadsOf } from '../sizing';
 import { commitmentOf, type Term } from '../terms';
 import { monthHours } from '../time';
 
@@ -18,6 +18,16 @@ export interface Match {
   readonly monthly: Decimal;
   /** The same as exact text: most machines share a few sizes, and text is made once for each. */
   readonly text: string;
+  /** As doubles, to tell at a glance what is far too small. */
+  readonly threads: number;
+  readonly gib: number;
+}
+
+const NEARLY = 1 - 1e-9;
+
+function matchOf(offer: Offer, monthly: Decimal): Match {
+  const gib = offer.memory?.toNumber() ?? 0;
+  return { offer, monthly, text: monthly.toString(), threads: threadsOf(offer).toNumber(), gib };
 }
 
 export class FleetMatcher {
@@ -92,10 +102,9 @@ export class FleetMatcher {
     const ranked = index.cheapest(need);
     let best: Match | null = ranked && this.priced(ranked.offer, ranked.cost, term);
     // The others by what the engine says of each, once: the first of them that fits is their cheapest.
-    const other = this.rankedBy(`${term}\n`, index.others, (offer) => this.unit(offer, term)).find(
-      ({ offer }) => lacksOf(need, offer).length === 0,
-    );
-    if (other && (!best || cheaper(other, best))) best = other;
+    const others = this.rankedBy(`${term}\n`, index.others, (offer) => this.unit(offer, term));
+    const other = firstThatFits(others, need, best);
+    if (other) best = other;
     return best;
   }
 
@@ -104,7 +113,7 @@ export class FleetMatcher {
     const offers = this.book.soldIn(this.region, this.kind);
     const unit = (offer: Offer): Component => ({ ...this.unit(offer, term), licences });
     const ranked = this.rankedBy(`${term}\n${JSON.stringify(licences)}`, offers, unit);
-    return ranked.find(({ offer }) => lacksOf(need, offer).length === 0) ?? null;
+    return firstThatFits(ranked, need, null);
   }
 
   private rankedBy(
@@ -117,7 +126,7 @@ export class FleetMatcher {
       ranked = offers
         .flatMap((offer): Match[] => {
           const monthly = this.alone(unit(offer));
-          return monthly ? [{ offer, monthly, text: monthly.toString() }] : [];
+          return monthly ? [matchOf(offer, monthly)] : [];
         })
         .sort((a, b) => (cheaper(a, b) ? -1 : 1));
       this.byEngine.set(key, ranked);
@@ -145,7 +154,7 @@ export class FleetMatcher {
     const known = this.months.get(key);
     if (known) return known;
     const monthly = commitmentOf(term) ? cost : cost.times(this.hours);
-    const made = { offer, monthly, text: monthly.toString() };
+    const made = matchOf(offer, monthly);
     this.months.set(key, made);
     return made;
   }
@@ -154,6 +163,18 @@ export class FleetMatcher {
     const place = { book: this.book.key, region: this.region };
     return { ...anyOfKind(this.kind, place, 'unit'), choice: { by: 'sku', sku: offer.sku }, term };
   }
+}
+
+/** Of offers from the cheapest on, the first that fits; null: none does, or none that is cheaper than `than`. */
+function firstThatFits(ranked: readonly Match[], need: Need, than: Match | null): Match | null {
+  // A hair less than what is needed is told apart by `lacksOf`; what is far from it needs no exact look.
+  const [vcpu, memory] = [Number(need.vcpu) * NEARLY, Number(need.memory) * NEARLY];
+  for (const match of ranked) {
+    if (than && !cheaper(match, than)) return null;
+    if (match.threads < vcpu || match.gib < memory) continue;
+    if (lacksOf(need, match.offer).length === 0) return match;
+  }
+  return null;
 }
 
 /** Ties: fewer vCPU, then less memory, then SKU; as the engine has it. */

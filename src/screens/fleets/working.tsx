@@ -20,7 +20,9 @@ export function Working({ progress, words = 'Working it out', onStop }: WorkingP
         {steps > 0 && ` · ${number(done)} of ${number(steps)}`} …
       </span>
       {steps > 0 && (
-        <progress aria-label={progress?.words ?? words} value={done} max={steps} className="h-1.5 w-40" />
+        <span aria-hidden="true" className="h-1 w-32 bg-wash">
+          <span className="block h-1 bg-brand" style={{ width: `${Math.round((done / steps) * 100)}%` }} />
+        </span>
       )}
       {onStop && (
         <Button tone="bare" onClick={onStop}>

@@ -158,10 +158,14 @@ export function MachinesScreen() {
             </span>{' '}
             <span className="text-xs font-normal text-soft">{plan.currency}</span>
             {tally.answer.left > 0 && (
-              <span className="ml-2 text-xs font-normal text-soft">{tally.answer.left} left out</span>
+              <span className="ml-2 text-xs font-normal text-soft">
+                {writeNumber(String(tally.answer.left))} left out
+              </span>
             )}
             {tally.answer.without > 0 && (
-              <span className="ml-2 text-xs text-ember-ink">{tally.answer.without} without amount</span>
+              <span className="ml-2 text-xs text-ember-ink">
+                {writeNumber(String(tally.answer.without))} without amount
+              </span>
             )}
           </TallyFigure>
         )}

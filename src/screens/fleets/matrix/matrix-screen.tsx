@@ -2,8 +2,9 @@
 'use client';
 import Link from 'next/link';
 import { useState } from 'react';
-import { writeMoney, writeNumber } from '@/core/display';
+import { matrixTable, writeMoney, writeNumber } from '@/core/display';
 import { UNION } from '@/core/fleet';
+import { flatTableCsv } from '@/formats/flat-table-csv';
 import { Amount } from '@/ui/amount';
 import { Button } from '@/ui/button';
 import { Empty } from '@/ui/empty';
@@ -17,10 +18,9 @@ import { useFleetAsked } from '../use-fleet-asked';
 import { Working } from '../working';
 import { Average } from './average';
 import { CellMargin } from './cell-margin';
-import { matrixCsv } from './matrix-csv';
 
 export function MatrixScreen() {
-  const { plan, id, opening, isOpen } = useFleet();
+  const { plan, id, names, opening, isOpen } = useFleet();
   const asked = useFleetAsked(plan.placements.length > 0 ? { ask: 'matrix', plan } : null);
   const [at, setAt] = useState<{ readonly group: string; readonly placement: string } | null>(null);
   const [marginOpen, setMarginOpen] = useState(true);
@@ -66,7 +66,11 @@ export function MatrixScreen() {
             {answer && (
               <Button
                 onClick={() =>
-                  saveText(matrixCsv(answer, plan), `${plan.title}, side by side.csv`, 'text/csv')
+                  saveText(
+                    flatTableCsv(matrixTable({ ...answer, mix: answer.mix?.text ?? '' }, plan, names)),
+                    `${plan.title}, side by side.csv`,
+                    'text/csv',
+                  )
                 }
               >
                 CSV
