@@ -18,6 +18,7 @@ import {
   priceHere,
   type ReadComparison,
   readComparison,
+  readPlacedFleet,
   type ReadReport,
   readReport,
   type TableForm,
@@ -64,6 +65,12 @@ export function workersOn(outside: Outside, most: MostPrinted = MOST_PRINTED): W
       const read = await readComparison(inside(actor), id, asked);
       tell({ done: 1, steps: 2, words: 'Writing the table' });
       return writeTable(form, read, outside.now());
+    },
+    'fleet-file': async ({ actor, id, form }, tell = nobody) => {
+      const read = await readPlacedFleet(inside(actor), id, tell);
+      if (form !== 'xlsx') return writeTable(form, read, outside.now());
+      const bytes = new Uint8Array(await (await import('@/handover')).fleetSheet(read, outside.now()));
+      return { type: TABLE_TYPES.xlsx, bytes, name: `${fileStem(read.table.title)}.xlsx` };
     },
     linked: async ({ token }) => {
       const linked = await openLink(outside, token);

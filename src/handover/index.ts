@@ -6,6 +6,7 @@ import { reportSheet } from './report-sheet';
 
 export { flatTableMarkdown } from './flat-table-markdown';
 export { flatTableSheet } from './sheet-flat-table';
+export { fleetSheet } from './sheet-fleet';
 
 const TYPES: Readonly<Record<ReportForm, string>> = {
   xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',

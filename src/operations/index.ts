@@ -7,6 +7,7 @@ export * from './books';
 export * from './exchange';
 export * from './import-book';
 export * from './designs';
+export * from './fleet-file';
 export * from './fleets';
 export * from './edit-design';
 export * from './ports';

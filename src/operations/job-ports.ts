@@ -40,6 +40,10 @@ export type JobWork =
       };
     }
   | {
+      readonly what: 'fleet-file';
+      readonly given: { readonly actor: Actor; readonly id: string; readonly form: TableForm };
+    }
+  | {
       readonly what: 'linked-file';
       /** The hash alone: the key of a link is kept nowhere. */
       readonly given: { readonly tokenHash: string; readonly form: ReportForm };

@@ -4,6 +4,7 @@ import { CALCULATION } from '@/core/pricing';
 import type { ReportForm, ReportOptions } from '@/core/report';
 import { AppError, notFound } from './app-error';
 import { openDesign } from './designs';
+import { openFleet } from './fleets';
 import type { ComparisonAsked, JobLane, JobRow, JobWork, TableForm, WrittenFile } from './job-ports';
 import { linkOf } from './links';
 import { allow } from './may';
@@ -44,6 +45,15 @@ export async function askComparisonFile(
   const { revision } = await openDesign(context, id);
   const key = keyOf(context, [id, revision, asked, form]);
   const work: JobWork = { what: 'comparison-file', given: { actor, id, asked, form } };
+  return ask(context, { workspace: actor.workspace, lane: 'team', key, work, askedBy: actor.user });
+}
+
+export async function askFleetFile(context: Context, id: string, form: TableForm): Promise<JobRow> {
+  allow(context.actor, 'readPlacedFleet');
+  const { actor } = context;
+  const { revision } = await openFleet(context, id);
+  const key = keyOf(context, [id, revision, form]);
+  const work: JobWork = { what: 'fleet-file', given: { actor, id, form } };
   return ask(context, { workspace: actor.workspace, lane: 'team', key, work, askedBy: actor.user });
 }
 

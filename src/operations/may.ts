@@ -21,6 +21,7 @@ export const MAY = {
   readCatalogue: 'viewer',
   readRates: 'viewer',
   readComparison: 'viewer',
+  readPlacedFleet: 'viewer',
   readReport: 'viewer',
   readHistory: 'viewer',
   searchOffers: 'viewer',

@@ -2,17 +2,17 @@
 'use client';
 import Link from 'next/link';
 import { useState } from 'react';
-import { matrixTable, writeMoney, writeNumber } from '@/core/display';
+import { writeMoney, writeNumber } from '@/core/display';
 import { UNION } from '@/core/fleet';
-import { flatTableCsv } from '@/formats/flat-table-csv';
 import { Amount } from '@/ui/amount';
 import { Button } from '@/ui/button';
 import { Empty } from '@/ui/empty';
 import { Margin } from '@/ui/margin';
+import { Menu } from '@/ui/menu';
 import { TallyFigure, TallyLine } from '@/ui/tally-line';
 import { Wick } from '@/ui/wick';
 import type { MatrixAnswer, PlainCell } from '@/workers/fleet-protocol';
-import { saveText } from '../../lib/save-text';
+import { FileMakingLine, useFileMaking } from '../../report/file-making';
 import { useFleet } from '../room-context';
 import { useFleetAsked } from '../use-fleet-asked';
 import { Working } from '../working';
@@ -20,10 +20,11 @@ import { Average } from './average';
 import { CellMargin } from './cell-margin';
 
 export function MatrixScreen() {
-  const { plan, id, names, opening, isOpen } = useFleet();
+  const { plan, id, opening, isOpen } = useFleet();
   const asked = useFleetAsked(plan.placements.length > 0 ? { ask: 'matrix', plan } : null);
   const [at, setAt] = useState<{ readonly group: string; readonly placement: string } | null>(null);
   const [marginOpen, setMarginOpen] = useState(true);
+  const files = useFileMaking(`/api/fleets/${id}/file`, '/api/jobs');
   if (plan.placements.length === 0) {
     return (
       <div className="min-h-0 flex-1 bg-surface">
@@ -53,6 +54,7 @@ export function MatrixScreen() {
   const best = whole?.filter(isWhole).sort((a, b) => Number(a.monthly) - Number(b.monthly))[0];
   return (
     <>
+      <FileMakingLine {...files} />
       <div className="flex min-h-0 flex-1 max-[700px]:flex-col">
         <div className="min-w-0 flex-1 overflow-auto bg-surface">
           <div className="flex flex-wrap items-center gap-3 border-b border-line px-[18px] py-2">
@@ -64,17 +66,22 @@ export function MatrixScreen() {
               />
             )}
             {answer && (
-              <Button
-                onClick={() =>
-                  saveText(
-                    flatTableCsv(matrixTable({ ...answer, mix: answer.mix?.text ?? '' }, plan, names)),
-                    `${plan.title}, side by side.csv`,
-                    'text/csv',
-                  )
-                }
-              >
-                CSV
-              </Button>
+              <Menu
+                label="Export"
+                items={[
+                  {
+                    label: 'XLSX',
+                    detail: 'hosts, machines, disks, prices of each under every placement',
+                    onSelect: () => files.begin('xlsx'),
+                  },
+                  { label: 'CSV', detail: 'this table', onSelect: () => files.begin('csv') },
+                  {
+                    label: 'Markdown',
+                    detail: 'this table, with its settings',
+                    onSelect: () => files.begin('md'),
+                  },
+                ]}
+              />
             )}
           </div>
           {asked.trouble && (
@@ -95,9 +102,9 @@ export function MatrixScreen() {
               <div className="max-w-[880px] space-y-2 px-[18px] py-4 text-sm">
                 {answer.groups.length > 1 && (
                   <p data-testid="overlap">
-                    {number(answer.overlap.union)} machines are in the groups
+                    The groups have {number(answer.overlap.union)} machines, each counted once
                     {answer.overlap.twice > 0
-                      ? `; ${number(answer.overlap.twice)} memberships more than machines: who is in several groups is counted once in the last row`
+                      ? `; one by one they have ${number(answer.overlap.union + answer.overlap.twice)}, because some are in several`
                       : ''}
                     .
                     {answer.overlap.inNone > 0 &&

@@ -1,0 +1,153 @@
+/** A stored fleet as it leaves the house: its groups under its placements, and machine by machine what each becomes. */
+import { type FlatTable, matrixTable, mixText, needText, plainCell, unfitText } from '@/core/display';
+import type { Design } from '@/core/design';
+import {
+  cellOf,
+  type FleetPlan,
+  fleetLooksAt,
+  groupMachines,
+  type LaidMachine,
+  type Machine,
+  machineAmounts,
+  matrixOf,
+  Placer,
+  readinessUnder,
+  UNION,
+} from '@/core/fleet';
+import { fleetMachines, openFleet } from './fleets';
+import type { JobProgress } from './job-ports';
+import { GrowingBooks } from './load-books';
+import { invalid } from './app-error';
+import { allow } from './may';
+import type { Context } from './ports';
+
+const PAGE = 10_000;
+
+/** A machine under a placement. */
+export interface SheetPlaced {
+  readonly needs: string;
+  readonly becomes: string;
+  /** As printed; null: it does not fit. */
+  readonly byRule: string | null;
+  readonly installed: string | null;
+  readonly why: string;
+}
+
+export interface PlacedFleetFile {
+  readonly plan: FleetPlan;
+  readonly table: FlatTable;
+  /** The same as data. */
+  readonly data: unknown;
+  readonly machines: readonly Machine[];
+  readonly placements: readonly {
+    readonly name: string;
+    readonly where: string;
+    /** Of the book: its revision and day. */
+    readonly prices: string;
+    readonly of: ReadonlyMap<string, SheetPlaced>;
+  }[];
+}
+
+/** The same core and so the same amounts as on screen. */
+export async function readPlacedFleet(
+  context: Context,
+  id: string,
+  tell: (progress: JobProgress) => void,
+): Promise<PlacedFleetFile> {
+  allow(context.actor, 'readPlacedFleet');
+  const { plan, machines: count } = await openFleet(context, id);
+  if (plan.placements.length === 0) throw invalid('This fleet has no placement yet. Make one first.');
+  const steps = 3 + plan.placements.length;
+  tell({ done: 0, steps, words: 'Reading the machines' });
+  const machines: Machine[] = [];
+  for (let after = 0; after < count; after += PAGE)
+    machines.push(...(await fleetMachines(context, id, after, PAGE)));
+  const { placer, books } = await placerFor(context, plan);
+  tell({ done: 1, steps, words: 'Placing the groups' });
+  const groups = groupMachines(plan, machines, readinessUnder(plan, placer));
+  const { cells, union, mix } = run(matrixOf(placer, groups, plan.placements));
+  const all = [...cells, ...union];
+  const firstOf = (group: string) =>
+    all.find((each) => each.group === group && each.cell.placement === plan.placements[0]!.id);
+  const nameOf = (placement: string): string =>
+    plan.placements.find((each) => each.id === placement)?.name ?? placement;
+  const told = {
+    cells: all.map((each) => plainCell(each, firstOf(each.group), plan.currency)),
+    groups: [...groups.map(({ group }) => group), { id: UNION, name: 'All groups, each machine once' }],
+    currency: plan.currency,
+    mix: mix ? mixText(mix, plan.currency, nameOf) : '',
+  };
+  const names = {
+    book: (key: string) => placer.bookOf(key)?.title ?? key,
+    region: (key: string, code: string) => placer.bookOf(key)?.region(code)?.name ?? code,
+  };
+  const placements = plan.placements.map((placement, at) => {
+    tell({ done: 2 + at, steps, words: `Placing every machine: ${placement.name}` });
+    const part = { id: 'all', name: plan.title, machines };
+    const cell = run(cellOf(placer, [part], placement));
+    const there = { ...placement, places: [cell.place] };
+    const as =
+      placement.rule.by === 'installed'
+        ? cell
+        : run(cellOf(placer, [part], { ...there, rule: { by: 'installed' } }));
+    const installed = new Map(
+      machineAmounts(as, plan.currency).map(({ laid, printed }) => [
+        laid.machine.id,
+        printed?.toString() ?? null,
+      ]),
+    );
+    const book = placer.bookOf(cell.place.book)!;
+    return {
+      name: placement.name,
+      where: `${names.book(cell.place.book)}, ${names.region(cell.place.book, cell.place.region)}`,
+      prices: `${book.title}, revision ${book.revision} of ${book.effective}`,
+      of: new Map(
+        machineAmounts(cell, plan.currency).map(({ laid, printed }) => [
+          laid.machine.id,
+          sheetPlaced(laid, printed?.toString() ?? null, installed.get(laid.machine.id) ?? null),
+        ]),
+      ),
+    };
+  });
+  tell({ done: steps - 1, steps, words: 'Writing it down' });
+  const pinned = { ...plan, books };
+  return { plan, table: matrixTable(told, pinned, names), data: told, machines, placements };
+}
+
+function sheetPlaced(laid: LaidMachine, byRule: string | null, installed: string | null): SheetPlaced {
+  return {
+    needs: needText(laid.need),
+    becomes: laid.offer?.name ?? '',
+    byRule,
+    installed,
+    why: laid.unfit ? unfitText(laid.unfit) : '',
+  };
+}
+
+async function placerFor(
+  context: Context,
+  plan: FleetPlan,
+): Promise<{ readonly placer: Placer; readonly books: FleetPlan['books'] }> {
+  const wanted = fleetLooksAt(plan);
+  const used = new Set(wanted.map(({ place }) => place!.book));
+  const pins = plan.books.filter(({ book }) => used.has(book));
+  const { title, currency, exchange, systems } = plan;
+  const design: Design = {
+    title,
+    description: '',
+    currency,
+    assumptions: { month: { hours: 'book' }, countAllowances: true, exchange },
+    books: pins,
+    sections: [],
+  };
+  const books = new GrowingBooks(context.books, context.actor.workspace);
+  await books.booksFor(design, wanted);
+  const found = pins.flatMap(({ book, revision }) => books.get(book, revision) ?? []);
+  return { placer: new Placer({ currency, exchange, books: found, systems }), books: pins };
+}
+
+function run<T>(work: Generator<unknown, T>): T {
+  let step = work.next();
+  while (!step.done) step = work.next();
+  return step.value;
+}
