@@ -1,5 +1,6 @@
 /** Estates: brought in as a whole or not at all, listed, opened, planned with, deleted and restored. Needs M1 to M3, M10. */
 import { createHash } from 'node:crypto';
+import { cut } from '@/core/base';
 import { type FleetPlan, type Machine, newPlan } from '@/core/fleet';
 import { readFleetPlan } from '@/formats/fleet/plan-schema';
 import { MachineLinesError, readMachineLines } from '@/formats/fleet/read-machine-lines';
@@ -50,8 +51,7 @@ export interface BringWish {
 export async function bringMachines(context: Context, wish: BringWish): Promise<Brought> {
   allow(context.actor, 'bringMachines');
   const { workspace } = context.actor;
-  const title = wish.title.trim().slice(0, MOST_NAME) || 'Estate';
-  const plan = await emptyPlan(context, title, wish.origin.slice(0, MOST_NAME));
+  const plan = await emptyPlan(context, oneLine(wish.title) || 'Estate', oneLine(wish.origin));
   try {
     const wanted = { id: wish.id, plan, origin: plan.origin, at: context.now() };
     const brought = await context.fleets.bring(workspace, wanted, async (put) => {
@@ -65,6 +65,10 @@ export async function bringMachines(context: Context, wish: BringWish): Promise<
     throw error;
   }
 }
+
+/** What a file or a person called it, as a name may be. */
+const oneLine = (text: string): string =>
+  cut(text.replace(/[\u0000-\u001f\u007f-\u009f\u2028\u2029\p{Cs}]+/gu, ' ').trim(), MOST_NAME);
 
 /** Priced by the newest revisions, in the currency of most designs. */
 async function emptyPlan(context: Context, title: string, origin: string): Promise<FleetPlan> {

@@ -146,6 +146,10 @@ export interface MachineAnswer {
   readonly placements: readonly {
     readonly placement: string;
     readonly name: string;
+    /** Where it is looked at: the first of its places. */
+    readonly place: Place | null;
+    /** Machines share hosts there: its part of them is told with its amount. */
+    readonly onHosts: boolean;
     readonly need: string;
     readonly rule: string;
     readonly becomes: string | null;

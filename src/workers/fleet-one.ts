@@ -12,6 +12,7 @@ import {
   overBy,
   type Placer,
   sizedNeed,
+  systemOf,
   type UnfitWhy,
 } from '@/core/fleet';
 import { type BookSet, createPricer } from '@/core/pricing';
@@ -34,15 +35,20 @@ export function machineUnder(
     place && placer.matcher(place, placement.form.by === 'shared' ? 'server' : 'dedicated-host');
   const own = placer.licencesOf(machine.system, placement.licences);
   const wanted = needOf(need, placement.allowed);
-  const match = matcher?.match(wanted, placement.term, own) ?? null;
-  const terms = TERMS.map((term) => ({
-    term,
-    byRule: matcher?.match(wanted, term, own)?.text ?? null,
-    installed: matcher?.match(needOf(installed, placement.allowed), term, own)?.text ?? null,
-  }));
+  const onHosts = placement.form.by === 'hosts';
+  const match = (!onHosts && matcher?.match(wanted, placement.term, own)) || null;
+  const terms = onHosts
+    ? []
+    : TERMS.map((term) => ({
+        term,
+        byRule: matcher?.match(wanted, term, own)?.text ?? null,
+        installed: matcher?.match(needOf(installed, placement.allowed), term, own)?.text ?? null,
+      }));
   return {
     placement: placement.id,
     name: placement.name,
+    place: place ?? null,
+    onHosts,
     need: needText(need),
     rule: ruleText(placement.rule),
     becomes: match?.offer.name ?? null,
@@ -51,10 +57,16 @@ export function machineUnder(
       vcpu: overBy(match.offer.vcpu, need.vcpu).toString(),
       memory: overBy(match.offer.memory, need.memory).toString(),
     },
-    unfit: match ? null : 'no-size',
+    unfit: match || onHosts ? null : unfitWhy(),
     terms,
     currency: matcher?.currency ?? '',
   };
+
+  function unfitWhy(): UnfitWhy {
+    if (systemOf(machine.system, placer.world.systems)?.is === 'not-sold') return 'system';
+    if (own.length > 0 && matcher?.match(wanted, placement.term)) return 'licence';
+    return placement.term !== 'on-demand' && matcher?.match(wanted, 'on-demand', own) ? 'term' : 'no-size';
+  }
 }
 
 /** The next that costs least, of another size. */

@@ -2,7 +2,7 @@
 import { randomUUID } from 'node:crypto';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { BARE_MACHINE, defaultPlacement, type Machine } from '@/core/fleet';
-import { machineLines } from '@/formats/fleet/machine-schema';
+import { machineLines, tidyMachine } from '@/formats/fleet/machine-schema';
 import {
   bringMachines,
   type Context,
@@ -137,6 +137,33 @@ export function fleetContract(name: string, make: () => Promise<Stores>): void {
           message: expect.stringContaining('placements') as string,
         });
       expect((await openFleet(context, id)).plan.title).toBe('Pier');
+    });
+
+    it('take names of any signs, and no sign that a database cannot keep', async () => {
+      const id = randomUUID();
+      const odd = tidyMachine(
+        machineOf(`${'⛴️'.repeat(150)}\u0000\ud800 pier`, 2, { system: 'a\u0000b\ud83d' }),
+      );
+      await bringMachines(context, {
+        id,
+        title: 'Quay\u0000\ud800',
+        origin: `${'🚢'.repeat(300)}`,
+        source: sent(...machineLines([odd])),
+      });
+      const { plan, revision } = await openFleet(context, id);
+      expect([plan.title, [...plan.origin].length]).toEqual(['Quay', 200]);
+      expect(await fleetMachines(context, id, 0, 1)).toEqual([odd]);
+      for (const bad of ['a\u0000', 'a\ud800']) {
+        const systems = { [bad]: { is: 'free' as const } };
+        const groups = [{ id: 'g', name: 'G', filter: { words: bad } }];
+        for (const part of [{ systems }, { groups }, { origin: bad }, { title: bad }])
+          await expect(
+            savePlan(context, id, { baseRevision: revision, plan: { ...plan, ...part } }),
+          ).rejects.toMatchObject({ code: 'invalid' });
+      }
+      const systems = { [odd.system]: { is: 'free' as const } };
+      await savePlan(context, id, { baseRevision: revision, plan: { ...plan, systems } });
+      expect((await openFleet(context, id)).plan.systems).toEqual(systems);
     });
 
     it('are of their own workspace, and can be restored after they were deleted', async () => {

@@ -68,29 +68,34 @@ function volumes(
   place: Place,
   { id, fast }: { readonly id: string; readonly fast: boolean },
 ): Component[] {
-  if (held.length === 0) return [];
-  const usage = {
-    capacity: {
-      ...amountOf(
-        held.map(({ gib }) => gib),
-        disks.pooled,
-      ),
-      unit: 'GiB',
-    },
-  };
-  const line = fleetLine('block-volume', place, id, {
-    name: fast ? 'Disks with low delay' : 'Disks',
-    sku: null,
-    usage,
+  return inLines(held, disks.pooled).map((some, at) => {
+    const lineId = at === 0 ? id : `${id}-${at + 1}`;
+    const gib = some.map((each) => each.gib);
+    const usage = { capacity: { ...amountOf(gib, disks.pooled), unit: 'GiB' } };
+    const name = fast ? 'Disks with low delay' : 'Disks';
+    const line = fleetLine('block-volume', place, lineId, { name, sku: null, usage });
+    const isMedium = ({ attributes }: { attributes?: Readonly<Record<string, string>> }): boolean =>
+      disks.medium === 'cheapest' || attributes?.medium === disks.medium;
+    const offer =
+      (fast && placer.cheapest(line, ({ attributes }) => attributes?.delay === 'low')) ||
+      placer.cheapest(line, isMedium) ||
+      placer.cheapest(line, () => true);
+    for (const { laid, gib: weight } of some) laid.portions.push({ line: lineId, weight });
+    return { ...line, choice: offer ? { by: 'sku', sku: offer.sku } : { by: 'none' } };
   });
-  const isMedium = ({ attributes }: { attributes?: Readonly<Record<string, string>> }): boolean =>
-    disks.medium === 'cheapest' || attributes?.medium === disks.medium;
-  const offer =
-    (fast && placer.cheapest(line, ({ attributes }) => attributes?.delay === 'low')) ||
-    placer.cheapest(line, isMedium) ||
-    placer.cheapest(line, () => true);
-  for (const { laid, gib } of held) laid.portions.push({ line: id, weight: gib });
-  return [{ ...line, choice: offer ? { by: 'sku', sku: offer.sku } : { by: 'none' } }];
+}
+
+/** Sizes that one line of a design may list; a line more for those beyond. */
+const MOST_SIZES = 2000;
+
+function inLines(held: readonly Held[], pooled: boolean): (readonly Held[])[] {
+  if (held.length === 0) return [];
+  const sizes = [...new Set(held.map(({ gib }) => gib))].sort((a, b) => a - b);
+  if (pooled || sizes.length <= MOST_SIZES) return [held];
+  const lineOf = new Map(sizes.map((size, at) => [size, Math.floor(at / MOST_SIZES)]));
+  const lines: Held[][] = [];
+  for (const each of held) (lines[lineOf.get(each.gib)!] ??= []).push(each);
+  return lines;
 }
 
 /** One by one, like ones counted together; or all as one. */
@@ -117,7 +122,7 @@ function copies(
 ): Component[] {
   if (disks.snapshots <= 0 || held.length === 0) return [];
   const all = held.reduce((sum, { gib }) => sum + gib, 0);
-  const likely = decimal(String(all)).times(String(disks.snapshots)).toString();
+  const likely = decimal(String(all)).times(String(disks.snapshots)).toDecimalPlaces(6).toString();
   const usage = { stored: { amount: { likely }, unit: 'GiB' } };
   const line = fleetLine('snapshot', place, id, { name: 'Copies of disks', sku: null, usage });
   const offer = placer.cheapest(line, () => true);
@@ -135,7 +140,8 @@ function sent(
   const sending = going.filter(({ machine }) => (machine.sent?.value ?? 0) > 0);
   if (leaving <= 0 || sending.length === 0) return [];
   const all = sending.reduce((sum, { machine }) => sum + machine.sent!.value, 0);
-  const likely = decimal(all.toPrecision(12)).times(String(leaving)).toString();
+  // To the kilobyte: a file writes no more digits.
+  const likely = decimal(all.toPrecision(12)).times(String(leaving)).toDecimalPlaces(6).toString();
   const usage = { transferred: { amount: { likely }, unit: 'GB' } };
   const line = fleetLine('transfer-out', place, id, { name: 'Sent out', sku: null, usage });
   const offer = placer.cheapest(line, () => true);

@@ -109,6 +109,9 @@ export class Placer {
 
 const NONE: readonly LicenceChoice[] = [];
 
+/** Letters of a line's name. */
+const MOST_NAME = 200;
+
 /**
  * A line of a fleet: so many units of an offer; without an offer it is not priced, and says so.
  *
@@ -131,7 +134,7 @@ export function fleetLine(
 ): Component {
   return {
     ...anyOfKind(kind, place, id),
-    name,
+    name: name.slice(0, MOST_NAME),
     count: { likely: decimal(String(count)).toString() },
     choice: sku === null ? { by: 'none' } : { by: 'sku', sku },
     ...part,

@@ -1,17 +1,19 @@
 /** A machine as it is stored and sent, one a line; and the file that holds them. */
 import { z } from 'zod';
+import { cut } from '@/core/base';
 import { FACT_SOURCES, type Machine } from '@/core/fleet';
 import { LIMITS } from '../fields';
 
 /** Words of an inventory: shortened rather than refused, without control characters. */
 const MOST_WORDS = 2000;
+/** Characters as a person counts them may be written as two. */
 const word = z
   .string()
-  .max(LIMITS.name)
+  .max(2 * LIMITS.name)
   .regex(/^[^\u0000-\u001f\u007f\p{Cs}]*$/u);
 const words = z
   .string()
-  .max(MOST_WORDS)
+  .max(2 * MOST_WORDS)
   .regex(/^[^\u0000\p{Cs}]*$/u);
 
 const fact = (most: number) =>
@@ -45,14 +47,16 @@ export const machineSchema = z.strictObject({
   sent: fact(1e9).nullable(),
 });
 
+const PLAIN = /^[ -~]*$/;
+
 /** Words that are longer than a machine may have are cut; control characters are spaces. */
 export function tidyMachine(machine: Machine): Machine {
-  const one = (text: string): string =>
-    text
-      .replace(/[\u0000-\u001f\u007f\p{Cs}]+/gu, ' ')
-      .slice(0, LIMITS.name)
-      .trim();
-  const many = (text: string): string => text.replace(/[\u0000\p{Cs}]/gu, ' ').slice(0, MOST_WORDS);
+  const one = (text: string): string => {
+    // Nearly all of them are short and plain.
+    if (text.length <= LIMITS.name && PLAIN.test(text)) return text.trim();
+    return cut(text.replace(/[\u0000-\u001f\u007f\p{Cs}]+/gu, ' ').trim(), LIMITS.name).trim();
+  };
+  const many = (text: string): string => cut(text.replace(/[\u0000\p{Cs}]/gu, ' '), MOST_WORDS);
   const { id, name, host, cluster, environment, system, tags, applications, licences } = machine;
   return {
     ...machine,

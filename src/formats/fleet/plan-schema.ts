@@ -6,13 +6,18 @@ import { bookPins, exchange } from '../design-parts';
 import { code, currency, name, term } from '../fields';
 
 const share = z.number().min(0).max(1);
-const words = z.array(name).max(500);
+/** As inventories write them: may be empty, on one line. */
+const plainText = z
+  .string()
+  .max(400)
+  .regex(/^[^\u0000-\u001f\u007f\p{Cs}]*$/u, 'must stand on one line, without control characters');
+const words = z.array(plainText).max(500);
 const between = z
   .strictObject({ from: z.number().min(0).max(1e9).optional(), to: z.number().min(0).max(1e9).optional() })
   .refine(({ from = 0, to = Infinity }) => from <= to, 'must not end before it begins');
 
 export const machineFilter = z.strictObject({
-  words: z.string().max(200).optional(),
+  words: plainText.optional(),
   sets: z
     .strictObject({
       host: words.optional(),
@@ -30,7 +35,7 @@ export const machineFilter = z.strictObject({
       peakMemory: between.optional(),
     })
     .optional(),
-  tag: name.optional(),
+  tag: plainText.optional(),
   power: z.enum(['on', 'off', 'unknown']).optional(),
   kind: z.enum(['physical', 'virtual']).optional(),
   measured: z.enum(['yes', 'no']).optional(),
@@ -97,8 +102,8 @@ export const fleetPlanSchema = z
     currency,
     exchange,
     books: bookPins,
-    origin: z.string().max(500),
-    systems: z.record(z.string().max(200), system),
+    origin: plainText,
+    systems: z.record(plainText, system),
     limits: z.strictObject({ muchDisk: z.number().min(0).max(1e9) }),
     groups: z.array(z.strictObject({ id: code, name, filter: machineFilter })).max(100),
     placements: z.array(placementSchema).max(40),

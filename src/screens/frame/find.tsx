@@ -7,7 +7,7 @@ import { Command } from 'cmdk';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { kindOf } from '@/core/books';
-import { writeMoney } from '@/core/display';
+import { writeMoney, writeNumber } from '@/core/display';
 import type { FoundOffer } from '@/operations';
 import { Dialog } from '@/ui/dialog';
 import { findScore } from '@/ui/find-score';
@@ -137,6 +137,12 @@ interface FoundDesign {
   readonly components: number;
 }
 
+interface FoundFleet {
+  readonly id: string;
+  readonly title: string;
+  readonly machines: number;
+}
+
 function FindList({ onDone }: { readonly onDone: () => void }) {
   const router = useRouter();
   const items = useSyncExternalStore(
@@ -150,6 +156,10 @@ function FindList({ onDone }: { readonly onDone: () => void }) {
   const [designs, setDesigns] = useState<readonly FoundDesign[]>([]);
   useEffect(() => {
     callApi<readonly FoundDesign[]>('/api/designs').then(setDesigns, () => undefined);
+  }, []);
+  const [fleets, setFleets] = useState<readonly FoundFleet[]>([]);
+  useEffect(() => {
+    callApi<readonly FoundFleet[]>('/api/fleets').then(setFleets, () => undefined);
   }, []);
   const [starters, setStarters] = useState<readonly StarterName[]>([]);
   useEffect(() => {
@@ -166,6 +176,13 @@ function FindList({ onDone }: { readonly onDone: () => void }) {
       label: design.title,
       detail: `${design.components} components`,
       run: go(`/designs/${design.id}`),
+    })),
+    ...fleets.map(({ id, title, machines }) => ({
+      key: id,
+      group: 'Fleets',
+      label: title,
+      detail: `${writeNumber(String(machines))} machines`,
+      run: go(`/fleets/${id}`),
     })),
     ...starters.map(({ key, title, work }) => ({
       key: `starter-${key}`,
@@ -186,6 +203,7 @@ function FindList({ onDone }: { readonly onDone: () => void }) {
     })),
     { key: 'designs', group: 'Places', label: 'Designs', run: go('/designs') },
     { key: 'starters', group: 'Places', label: 'Starters', run: go('/designs/starters') },
+    { key: 'fleets', group: 'Places', label: 'Fleets', run: go('/fleets') },
     { key: 'prices', group: 'Places', label: 'Prices', run: go('/prices') },
     { key: 'books', group: 'Places', label: 'Price books', run: go('/books') },
   ];

@@ -132,14 +132,22 @@ function Parts({ machine, placement }: { readonly machine: string; readonly plac
 }
 
 function Under({ found }: { readonly found: MachineAnswer['placements'][number] }) {
-  const { name, need, rule, becomes, runnerUp, over, unfit, terms, currency } = found;
+  const { names } = useFleet();
+  const { name, place, onHosts, need, rule, becomes, runnerUp, over, unfit, terms, currency } = found;
   const percent = (value: string): string => writeShare(decimal(value));
   return (
     <section aria-label={`Under ${name}`} className="mt-3 border-t border-line pt-2">
       <h3 className="text-sm font-semibold">{name}</h3>
+      {place && (
+        <p className="text-xs text-soft">
+          at {names.book(place.book)} {names.region(place.book, place.region)}
+        </p>
+      )}
       <p className="text-sm">
         {rule}: {need} →{' '}
-        {becomes ? (
+        {onHosts ? (
+          'on a host with others'
+        ) : becomes ? (
           <b className="font-semibold">{becomes}</b>
         ) : (
           <span className="text-ember-ink">{unfitText(unfit ?? 'no-size')}</span>

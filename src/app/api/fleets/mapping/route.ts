@@ -6,7 +6,10 @@ import { invalid, keepMapping, knownMapping } from '@/operations';
 import { boundedJson, handler } from '../../answer';
 
 const headings = z.string().min(1).max(100_000);
-const heading = z.string().max(2000);
+const heading = z
+  .string()
+  .max(2000)
+  .regex(/^[^\u0000\p{Cs}]*$/u);
 const mapping = z.strictObject({
   chosen: z.record(heading, z.enum(FIELDS).nullable()),
   units: z.record(heading, z.enum(COLUMN_UNITS)),
