@@ -38,6 +38,12 @@ const NO_WIDTHS: Widths = {};
 
 const HEIGHTS = { head: 33, line: 29, flat: 29, blank: 29 } as const;
 
+/** Whoever has begun to use the page before it was awake keeps the focus; a link of the top line has done its work. */
+function isFocusFree(): boolean {
+  const active = document.activeElement;
+  return !active || active === document.body || active.closest('header') !== null;
+}
+
 export function Ledger<Row>(props: LedgerProps<Row>) {
   const { label, rows, cursor, onCursor, selected, drag, onKey, autoFocus, onWidth, onFit } = props;
   const id = useId();
@@ -72,7 +78,7 @@ export function Ledger<Row>(props: LedgerProps<Row>) {
   const editing = cursor?.editing;
 
   useEffect(() => {
-    if (autoFocus) scroller.current?.focus();
+    if (autoFocus && isFocusFree()) scroller.current?.focus();
   }, [autoFocus]);
   // A row under the mouse is in sight; moving it away would put the second press of two on another row.
   const pressed = useRef(false);
