@@ -53,7 +53,7 @@ export function harbourPlan(): FleetPlan {
 }
 
 export const DEMO_FLEETS: readonly DemoFleet[] = [
-  { title: 'Harbour House', origin: 'harbour-house.xlsx', rows: harbourHouseRows, plan: PLAN },
+  { title: 'Harbour House', origin: 'harbour-house.csv', rows: harbourHouseRows, plan: PLAN },
   {
     title: 'Two thousand machines',
     origin: 'generated',
