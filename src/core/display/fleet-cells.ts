@@ -7,6 +7,7 @@ import {
   type FleetPlan,
   type HostsUsed,
   type MatrixCell,
+  PLACEMENT_SETTINGS,
   type UnfitWhy,
 } from '../fleet';
 import { halfAwayFromZero, minorDigits } from '../money';
@@ -130,19 +131,6 @@ export interface MatrixTold {
   readonly mix: string;
 }
 
-const SETTINGS = [
-  'places',
-  'form',
-  'rule',
-  'least',
-  'allowed',
-  'disks',
-  'leaving',
-  'licences',
-  'term',
-  'withoutOff',
-] as const;
-
 /**
  * One row a cell, with its kinds of cost; the settings of each placement are its notes.
  *
@@ -193,7 +181,11 @@ export function matrixTable(
     notes: [
       ...plan.placements.map((each) => ({
         title: each.name,
-        lines: [SETTINGS.map((setting) => settingText({ setting, value: each[setting] }, names)).join('; ')],
+        lines: [
+          PLACEMENT_SETTINGS.map((setting) => settingText({ setting, value: each[setting] }, names)).join(
+            '; ',
+          ),
+        ],
       })),
       ...cells.flatMap((cell) => {
         const lines = [

@@ -71,6 +71,20 @@ export function defaultPlacement(id: string, name: string, places: readonly Plac
   };
 }
 
+/** Everything of a placement but what it is called, in the order in which it is told. */
+export const PLACEMENT_SETTINGS = [
+  'places',
+  'form',
+  'rule',
+  'least',
+  'allowed',
+  'disks',
+  'leaving',
+  'licences',
+  'term',
+  'withoutOff',
+] as const;
+
 /** Settings that two placements do not have in common, each as its name and both values. */
 export interface PlacementDifference {
   readonly setting: Exclude<keyof FleetPlacement, 'id' | 'name'>;
@@ -83,19 +97,7 @@ export interface PlacementDifference {
  * placementDifferences(defaultPlacement('a', 'A', []), { ...defaultPlacement('b', 'B', []), term: '12-none' }).map(({ setting }) => setting); // => ['term']
  */
 export function placementDifferences(a: FleetPlacement, b: FleetPlacement): PlacementDifference[] {
-  const settings = [
-    'places',
-    'form',
-    'rule',
-    'least',
-    'allowed',
-    'disks',
-    'leaving',
-    'licences',
-    'term',
-    'withoutOff',
-  ] as const;
-  return settings.flatMap((setting) =>
+  return PLACEMENT_SETTINGS.flatMap((setting) =>
     JSON.stringify(a[setting]) === JSON.stringify(b[setting])
       ? []
       : [{ setting, before: a[setting], after: b[setting] }],

@@ -2,7 +2,12 @@
 'use client';
 import { useState } from 'react';
 import { settingText } from '@/core/display';
-import { defaultPlacement, type FleetPlacement, placementDifferences } from '@/core/fleet';
+import {
+  defaultPlacement,
+  type FleetPlacement,
+  PLACEMENT_SETTINGS,
+  placementDifferences,
+} from '@/core/fleet';
 import { Button } from '@/ui/button';
 import { Empty } from '@/ui/empty';
 import { TallyFigure, TallyLine } from '@/ui/tally-line';
@@ -10,19 +15,6 @@ import { tell } from '@/ui/toast';
 import { freshId } from '../fresh-id';
 import { useFleet } from '../room-context';
 import { PlacementForm } from './placement-form';
-
-const SETTINGS = [
-  'places',
-  'form',
-  'rule',
-  'least',
-  'allowed',
-  'disks',
-  'leaving',
-  'licences',
-  'term',
-  'withoutOff',
-] as const;
 
 export function PlacementsScreen() {
   const { plan, books, names, change, undo } = useFleet();
@@ -79,7 +71,9 @@ export function PlacementsScreen() {
               const differs = placementDifferences(base, placement);
               const texts =
                 placement === base
-                  ? SETTINGS.map((setting) => settingText({ setting, value: placement[setting] }, names))
+                  ? PLACEMENT_SETTINGS.map((setting) =>
+                      settingText({ setting, value: placement[setting] }, names),
+                    )
                   : differs.map(({ setting, after }) => settingText({ setting, value: after }, names));
               return (
                 <li
