@@ -33,7 +33,8 @@ export function machineUnder(
   const installed = sizedNeed(machine, { by: 'installed' });
   const matcher =
     place && placer.matcher(place, placement.form.by === 'shared' ? 'server' : 'dedicated-host');
-  const own = placer.licencesOf(machine.system, placement.licences);
+  const choice = systemOf(machine.system, placer.world.systems);
+  const own = placer.licencesOf(choice, placement.licences);
   const wanted = needOf(need, placement.allowed);
   const onHosts = placement.form.by === 'hosts';
   const match = (!onHosts && matcher?.match(wanted, placement.term, own)) || null;
@@ -63,7 +64,7 @@ export function machineUnder(
   };
 
   function unfitWhy(): UnfitWhy {
-    if (systemOf(machine.system, placer.world.systems)?.is === 'not-sold') return 'system';
+    if (choice?.is === 'not-sold') return 'system';
     if (own.length > 0 && matcher?.match(wanted, placement.term)) return 'licence';
     return placement.term !== 'on-demand' && matcher?.match(wanted, 'on-demand', own) ? 'term' : 'no-size';
   }

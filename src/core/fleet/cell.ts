@@ -59,6 +59,23 @@ export function* cellOf(
   return best;
 }
 
+/**
+ * Only the amount, at the first place: what stands beside a cell needs no more.
+ *
+ * @example
+ * const placer = new Placer({ currency: 'USD', exchange: [], books: [book], systems: {} });
+ * const here = defaultPlacement('p', 'Here', [{ book: 'small', region: 'severn' }]);
+ * monthlyUnder(placer, [{ id: 'a', name: 'A', machines: [] }], here).next().value.toString(); // => '0'
+ */
+export function* monthlyUnder(
+  placer: Placer,
+  parts: readonly FleetPart[],
+  placement: FleetPlacement,
+): Generator<number, Decimal> {
+  const { sections }: Layout = yield* laying(placer, parts, placement, placement.places[0]!);
+  return placer.price(placer.design(placement.name, sections)).monthly.value;
+}
+
 function isBetter(a: FleetCell, b: FleetCell): boolean {
   const missing = (cell: FleetCell): number => cell.unpriced + cell.unfit.length;
   const more = missing(a) - missing(b);

@@ -24,8 +24,6 @@ interface Packed {
 
 /** How many candidates are packed: the others cost more even where nothing is left empty. */
 const PACKED = 3;
-/** From so many machines on only the first of them: hosts are nearly full then, and packing takes seconds. */
-const MANY = 10_000;
 
 export function hostLines(placer: Placer, laid: readonly LaidMachine[], asked: Asked): Packed {
   const going = laid.filter(({ unfit }) => unfit === null);
@@ -96,7 +94,9 @@ function cheapestHosts(placer: Placer, going: readonly LaidMachine[], asked: Ask
     (a, b) => a.large - b.large || a.monthly.comparedTo(b.monthly) || (a.offer.sku < b.offer.sku ? -1 : 1),
   );
   let best: (Candidate & { readonly monthly: (typeof bounds)[number]['monthly'] }) | null = null;
-  for (const { offer } of bounds.slice(0, parcels.length > MANY ? 1 : PACKED)) {
+  for (const { offer, large, monthly: bound } of bounds.slice(0, PACKED)) {
+    // Even with nothing left empty it would cost as much.
+    if (best && best.packing.tooLarge.length <= large && best.monthly.lessThanOrEqualTo(bound)) continue;
     const candidate = packedOn(placer, offer, parcels, licences, asked);
     const monthly = placer.priceOf(candidate.line);
     if (!monthly) continue;

@@ -8,12 +8,9 @@ import type { Offer } from '../books';
 import type { Component, Place, Section } from '../design';
 import { dataLines } from './data-lines';
 import { hostLines } from './host-lines';
-import type { FleetPart, HostsUsed, LaidMachine, Layout, UnfitWhy } from './laid';
-import type { Machine } from './model';
+import type { FleetPart, HostsUsed, LaidMachine, Layout } from './laid';
 import type { FleetPlacement } from './placement';
 import { fleetLine, type Placer } from './placer';
-import { needOf, type SizedNeed, sizedNeed } from './sizing-rule';
-import { systemOf } from './systems';
 
 /** Told after so many machines. */
 const EVERY = 2000;
@@ -36,6 +33,7 @@ export function* laying(
   const machines = new Map<string, LaidMachine>();
   const sections: Section[] = [];
   let hosts: HostsUsed | null = null;
+  const alone = placer.alone.under(placer, placement, place);
   let done = 0;
   for (const part of parts) {
     const laid: LaidMachine[] = [];
@@ -46,7 +44,9 @@ export function* laying(
         counts.off += 1;
         continue;
       }
-      laid.push(laidMachine(placer, machine, placement, place));
+      const { need, offer, licences, unfit, isUnmapped } = alone(machine);
+      if (isUnmapped) counts.unmapped += 1;
+      laid.push({ machine, need, offer, licences, unfit, portions: [] });
     }
     const lines: Component[] = [];
     if (placement.form.by === 'hosts') {
@@ -66,43 +66,10 @@ export function* laying(
     for (const each of laid) {
       const { need, machine } = each;
       if (need.cpuBy === 'fallback' || need.memoryBy === 'fallback') counts.unmeasured += 1;
-      if (!systemOf(machine.system, placer.world.systems)) counts.unmapped += 1;
       machines.set(machine.id, each);
     }
   }
   return { placement, place, sections, machines, hosts, counts };
-}
-
-function laidMachine(placer: Placer, machine: Machine, placement: FleetPlacement, place: Place): LaidMachine {
-  const { rule, least, allowed, form, licences, term } = placement;
-  const need = atLeast(sizedNeed(machine, rule), least);
-  const own = placer.licencesOf(machine.system, licences);
-  const laid = (offer: Offer | null, unfit: UnfitWhy | null): LaidMachine => ({
-    machine,
-    need,
-    offer,
-    licences: own,
-    portions: [],
-    unfit,
-  });
-  if (systemOf(machine.system, placer.world.systems)?.is === 'not-sold') return laid(null, 'system');
-  // Where hosts are packed, which one it is shows later.
-  if (form.by === 'hosts') return laid(null, null);
-  const matcher = placer.matcher(place, form.by === 'own-host' ? 'dedicated-host' : 'server');
-  const wanted = needOf(need, allowed);
-  const match = matcher?.match(wanted, term, own);
-  if (match) return laid(match.offer, null);
-  if (own.length > 0 && matcher?.match(wanted, term)) return laid(null, 'licence');
-  return laid(null, term !== 'on-demand' && matcher?.match(wanted, 'on-demand', own) ? 'term' : 'no-size');
-}
-
-function atLeast(need: SizedNeed, least: FleetPlacement['least']): SizedNeed {
-  if (Number(need.vcpu) >= least.vcpu && Number(need.memory) >= least.memory) return need;
-  return {
-    ...need,
-    vcpu: Number(need.vcpu) < least.vcpu ? String(least.vcpu) : need.vcpu,
-    memory: Number(need.memory) < least.memory ? String(least.memory) : need.memory,
-  };
 }
 
 /** Like machines counted together: of one size, with the same licences. In the order of their SKU. */

@@ -4,7 +4,7 @@
  * L7, L17, M10, M15, N12.
  */
 import { addAll, type Decimal } from '../base';
-import { asIfMeasured, cellOf, type FleetCell, isComplete } from './cell';
+import { asIfMeasured, cellOf, type FleetCell, isComplete, monthlyUnder } from './cell';
 import type { FleetGroup } from './filter';
 import type { FleetPart } from './laid';
 import type { Machine } from './model';
@@ -72,9 +72,10 @@ export function* matrixOf(
   const rows = groups.length > 1 ? [...groups, union] : groups;
   const steps = rows.reduce((sum, { machines }) => sum + machines.length, 0) * placements.length + 1;
   let before = 0;
-  const cells: MatrixCell[] = [];
-  for (const { group, machines } of rows) {
-    for (const placement of placements) {
+  const byRow = rows.map((): MatrixCell[] => []);
+  // Placement by placement: what a machine becomes under one is found once for all groups that it is in.
+  for (const placement of placements) {
+    for (const [at, { group, machines }] of rows.entries()) {
       const work = matrixCell(placer, { ...group, machines }, placement);
       let step = work.next();
       while (!step.done) {
@@ -83,14 +84,15 @@ export function* matrixOf(
       }
       before += machines.length;
       yield { done: before, steps };
-      cells.push(step.value);
+      byRow[at]!.push(step.value);
     }
   }
+  const cells = byRow.flat();
   const ofGroups = cells.filter(({ group }) => group !== UNION);
   const ofUnion = cells.filter(({ group }) => group === UNION);
   let mix: Mix | null = null;
   if (groups.length > 1) {
-    const work = mixOf(placer, own, placements, ofUnion);
+    const work = mixOf(placer, own, placements, ofUnion, knownCells(groups, own, ofGroups));
     let step = work.next();
     while (!step.done) {
       yield { done: before, steps };
@@ -112,18 +114,13 @@ function* matrixCell(
   // At the place that was taken, so that only the size differs.
   const there = { ...placement, places: [cell.place] };
   const byInstalled = placement.rule.by === 'installed';
-  const installed: FleetCell | null = byInstalled
+  const installed: Decimal | null = byInstalled
     ? null
-    : yield* cellOf(placer, [part], { ...there, rule: { by: 'installed' } });
+    : yield* monthlyUnder(placer, [part], { ...there, rule: { by: 'installed' } });
   const measured = byInstalled ? null : asIfMeasured(part.machines);
-  const ifMeasured: FleetCell | null =
-    measured && (yield* cellOf(placer, [{ ...part, machines: measured }], there));
-  return {
-    group: part.id,
-    cell,
-    installed: installed?.monthly ?? null,
-    ifMeasured: ifMeasured?.monthly ?? null,
-  };
+  const ifMeasured: Decimal | null =
+    measured && (yield* monthlyUnder(placer, [{ ...part, machines: measured }], there));
+  return { group: part.id, cell, installed, ifMeasured };
 }
 
 /**
@@ -157,13 +154,14 @@ function* mixOf(
   own: readonly GroupMachines[],
   placements: readonly FleetPlacement[],
   union: readonly MatrixCell[],
+  known: ReadonlyMap<string, FleetCell>,
 ): Generator<number, Mix | null> {
   const groups = own.filter(({ machines }) => machines.length > 0);
   const [single] = union
     .filter(({ cell }) => isComplete(cell))
     .sort((a, b) => a.cell.monthly.comparedTo(b.cell.monthly));
   const count = groups.reduce((sum, { machines }) => sum + machines.length, 0);
-  const cells = new PartCells(placer, groups);
+  const cells = new PartCells(placer, groups, known);
   const all = groups.length <= TRIED_GROUPS && count <= TRIED_MACHINES;
   const tried = all ? waysOf(groups.length, placements.length) : [yield* eachBest(cells, groups, placements)];
   let best: {
@@ -210,20 +208,43 @@ function* mixOf(
   };
 }
 
+const partKey = (placement: string, some: readonly GroupMachines[]): string =>
+  JSON.stringify([placement, ...some.map(({ group }) => group.id)]);
+
+/** Groups that lose no machine to one before them: their cells are there. */
+function knownCells(
+  groups: readonly GroupMachines[],
+  own: readonly GroupMachines[],
+  cells: readonly MatrixCell[],
+): Map<string, FleetCell> {
+  return new Map(
+    groups.flatMap((each, at): [string, FleetCell][] =>
+      own[at]!.machines.length < each.machines.length
+        ? []
+        : cells
+            .filter(({ group }) => group === each.group.id)
+            .map(({ cell }) => [partKey(cell.placement, [each]), cell]),
+    ),
+  );
+}
+
 /** Groups that go one way, as one part; each such part is worked out once. */
 class PartCells {
-  private readonly known = new Map<string, FleetCell>();
+  private readonly known: Map<string, FleetCell>;
 
   constructor(
     private readonly placer: Placer,
     private readonly groups: readonly GroupMachines[],
-  ) {}
+    known: ReadonlyMap<string, FleetCell>,
+  ) {
+    this.known = new Map(known);
+  }
 
   *of(placement: FleetPlacement, takes: readonly boolean[]): Generator<number, FleetCell> {
-    const key = `${placement.id}\n${takes.map(Number).join('')}`;
+    const some = this.groups.filter((_, at) => takes[at]);
+    const key = partKey(placement.id, some);
     const known = this.known.get(key);
     if (known) return known;
-    const some = this.groups.filter((_, at) => takes[at]);
     // An id of its own for each, so that all parts may stand in one design.
     const part = {
       id: some.map(({ group }) => group.id).join('-'),

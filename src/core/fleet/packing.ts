@@ -35,8 +35,10 @@ export interface Packing {
 
 /** Doubles that were added up: a hair over the room is no overflow. */
 const HAIR = 1e-9;
-/** From so many on, one order is tried: the others would take long and win little. */
-const MANY = 20_000;
+/** From so many on, the fullest host is not looked for: that would ask every host for every machine, and win little. */
+const MANY = 5000;
+/** Of so many, an order that comes this near to the lower bound is good enough: another could save a host in a thousand. */
+const NEAR = 1.001;
 
 type Weight = (parcel: Parcel) => number;
 
@@ -66,13 +68,15 @@ export function packHosts(parcels: readonly Parcel[], room: HostRoom): Packing {
     // What is scarce over all weighs most.
     (parcel) => share(parcel).reduce((sum, each, at) => sum + each * (sums[at]! / all), 0),
   ];
-  const orders = fitting.length > MANY ? weights.slice(0, 1) : weights;
+  const enough = fitting.length > MANY ? Math.floor(lowerBound * NEAR) : lowerBound;
+  const ways: readonly PackInOrder[] = fitting.length > MANY ? [firstFit] : [firstFit, fullestFit];
   let best: PackedHost[] | null = null;
-  for (const weight of orders) {
-    for (const byFullest of [false, true]) {
-      const hosts = packInOrder(sorted(fitting, weight), room, byFullest);
+  for (const weight of weights) {
+    const order = sorted(fitting, weight);
+    for (const pack of ways) {
+      const hosts = pack(order, room);
       if (!best || hosts.length < best.length) best = hosts;
-      if (best.length === lowerBound) return { hosts: best, tooLarge, lowerBound };
+      if (best.length <= enough) return { hosts: best, tooLarge, lowerBound };
     }
   }
   return { hosts: best ?? [], tooLarge, lowerBound };
@@ -97,47 +101,108 @@ function sorted(parcels: readonly Parcel[], weight: Weight): Parcel[] {
     .map(({ parcel }) => parcel);
 }
 
-/** Each on the first host with room; or on the one that is fullest after it. */
-function packInOrder(parcels: readonly Parcel[], room: HostRoom, byFullest: boolean): PackedHost[] {
-  const hosts: (Parcel & { readonly ids: string[] })[] = [];
+type PackInOrder = (parcels: readonly Parcel[], room: HostRoom) => PackedHost[];
+
+/** Each on the first host with room. */
+function firstFit(parcels: readonly Parcel[], room: HostRoom): PackedHost[] {
+  const filling = new Filling();
+  const free = new FreeRoom(parcels.length, room);
+  for (const parcel of parcels) {
+    const at = free.first(parcel);
+    filling.put(parcel, at);
+    free.take(at, parcel);
+  }
+  return filling.hosts;
+}
+
+/** Each on the host that is fullest after it. */
+function fullestFit(parcels: readonly Parcel[], room: HostRoom): PackedHost[] {
+  const filling = new Filling();
   // Those that may still take something; free room of each.
-  let open: { readonly at: number; vcpu: number; memory: number; storage: number }[] = [];
+  const open: { readonly at: number; vcpu: number; memory: number; storage: number }[] = [];
   const least = leastOf(parcels);
-  for (const { id, vcpu, memory, storage } of parcels) {
+  for (const parcel of parcels) {
+    const { vcpu, memory, storage } = parcel;
     let [best, rest] = [-1, Infinity];
     for (let at = 0; at < open.length; at += 1) {
       const free = open[at]!;
       const [left, leftMemory] = [free.vcpu - vcpu, free.memory - memory];
       if (left < -HAIR || leftMemory < -HAIR || free.storage - storage < -HAIR) continue;
-      if (!byFullest) {
-        best = at;
-        break;
-      }
       const fullness = left / room.vcpu + leftMemory / room.memory;
       if (fullness < rest) [best, rest] = [at, fullness];
     }
     if (best < 0) {
       best = open.length;
-      open.push({ at: hosts.length, vcpu: room.vcpu, memory: room.memory, storage: room.storage });
-      hosts.push({ id: '', ids: [], vcpu: 0, memory: 0, storage: 0 });
+      open.push({ at: filling.hosts.length, ...room });
     }
     const free = open[best]!;
     free.vcpu -= vcpu;
     free.memory -= memory;
     free.storage -= storage;
-    const host = hosts[free.at]!;
-    host.ids.push(id);
-    hosts[free.at] = {
-      ...host,
-      vcpu: host.vcpu + vcpu,
-      memory: host.memory + memory,
-      storage: host.storage + storage,
-    };
+    filling.put(parcel, free.at);
     // Nothing is small enough for what is left of it.
-    if (free.vcpu < least.vcpu - HAIR || free.memory < least.memory - HAIR)
-      open = open.filter((_, at) => at !== best);
+    if (free.vcpu < least.vcpu - HAIR || free.memory < least.memory - HAIR) open.splice(best, 1);
   }
-  return hosts.map(({ ids, vcpu, memory, storage }) => ({ ids, vcpu, memory, storage }));
+  return filling.hosts;
+}
+
+/** What is on each host so far. */
+class Filling {
+  readonly hosts: { readonly ids: string[]; vcpu: number; memory: number; storage: number }[] = [];
+
+  /** On the host with this number; the next number is a new one. */
+  put({ id, vcpu, memory, storage }: Parcel, at: number): void {
+    const host = (this.hosts[at] ??= { ids: [], vcpu: 0, memory: 0, storage: 0 });
+    host.ids.push(id);
+    host.vcpu += vcpu;
+    host.memory += memory;
+    host.storage += storage;
+  }
+}
+
+/**
+ * Free room of all hosts, empty ones too, as a tree: each knot knows the most that any host below it has of each. What has
+ * no room below is passed over, so the first host with room is found without asking every one.
+ */
+class FreeRoom {
+  private readonly width: number;
+  private readonly most: readonly [Float64Array, Float64Array, Float64Array];
+
+  constructor(hosts: number, { vcpu, memory, storage }: HostRoom) {
+    this.width = 2 ** Math.ceil(Math.log2(Math.max(1, hosts)));
+    const all = (value: number): Float64Array => new Float64Array(this.width * 2).fill(value);
+    this.most = [all(vcpu), all(memory), all(storage)];
+  }
+
+  /** There always is one: as many hosts as parcels. */
+  first(parcel: Parcel): number {
+    return this.below(1, parcel) - this.width;
+  }
+
+  /** The first leaf below the knot with room in every dimension; 0: there is none. */
+  private below(knot: number, parcel: Parcel): number {
+    const [vcpu, memory, storage] = this.most;
+    if (
+      vcpu[knot]! - parcel.vcpu < -HAIR ||
+      memory[knot]! - parcel.memory < -HAIR ||
+      storage[knot]! - parcel.storage < -HAIR
+    )
+      return 0;
+    if (knot >= this.width) return knot;
+    return this.below(knot * 2, parcel) || this.below(knot * 2 + 1, parcel);
+  }
+
+  take(at: number, { vcpu, memory, storage }: Parcel): void {
+    [vcpu, memory, storage].forEach((taken, dimension) => {
+      const most = this.most[dimension]!;
+      let knot = at + this.width;
+      most[knot]! -= taken;
+      while (knot > 1) {
+        knot = Math.floor(knot / 2);
+        most[knot] = Math.max(most[knot * 2]!, most[knot * 2 + 1]!);
+      }
+    });
+  }
 }
 
 function leastOf(parcels: readonly Parcel[]): { vcpu: number; memory: number } {

@@ -15,8 +15,9 @@ import {
 } from '../design';
 import { aloneIn, bookSet, createPricer, type Pricer, type PricedDesign } from '../pricing';
 import type { Agreement } from '../terms';
+import { MachinesAlone } from './laid-machine';
 import { FleetMatcher } from './matcher';
-import { systemOf, type Systems } from './systems';
+import type { SystemChoice, Systems } from './systems';
 
 export interface FleetWorld {
   readonly currency: string;
@@ -31,13 +32,14 @@ export class Placer {
   private readonly matchers = new Map<string, FleetMatcher>();
   private readonly licences = new Map<string, readonly LicenceChoice[]>();
   private readonly pricer: Pricer;
-  private readonly alone: (component: Component) => Decimal | null;
+  private readonly byItself: (component: Component) => Decimal | null;
+  readonly alone = new MachinesAlone();
 
   constructor(readonly world: FleetWorld) {
     const books = bookSet(world.books);
     this.pricer = createPricer(books);
     const price = aloneIn(this.design('', []), books, this.pricer);
-    this.alone = (component) => {
+    this.byItself = (component) => {
       const line = price(component);
       return line.status === 'priced' ? line.monthly.value : null;
     };
@@ -60,8 +62,7 @@ export class Placer {
   }
 
   /** What a system needs on a machine; the same list for the same, so that it can be told apart by itself. */
-  licencesOf(system: string, how: LicenceChoice['how']): readonly LicenceChoice[] {
-    const choice = systemOf(system, this.world.systems);
+  licencesOf(choice: SystemChoice | null, how: LicenceChoice['how']): readonly LicenceChoice[] {
     if (choice?.is !== 'licensed') return NONE;
     const key = `${how}\n${choice.product}`;
     const made = this.licences.get(key) ?? [{ product: choice.product, how }];
@@ -75,7 +76,7 @@ export class Placer {
     let best: { offer: Offer; monthly: Decimal } | null = null;
     for (const offer of this.bookOf(book)?.soldIn(region, component.kind) ?? []) {
       if (offer.lifecycle !== 'current' || !wanted(offer)) continue;
-      const monthly = this.alone({ ...component, choice: { by: 'sku', sku: offer.sku } });
+      const monthly = this.byItself({ ...component, choice: { by: 'sku', sku: offer.sku } });
       if (monthly && (!best || monthly.lessThan(best.monthly))) best = { offer, monthly };
     }
     return best?.offer ?? null;
@@ -83,7 +84,7 @@ export class Placer {
 
   /** What one component costs by itself; null: it has no amount. */
   priceOf(component: Component): Decimal | null {
-    return this.alone(component);
+    return this.byItself(component);
   }
 
   design(title: string, sections: readonly Section[]): Design {

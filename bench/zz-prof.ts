@@ -1,0 +1,24 @@
+import { indexBook } from '@/core/books';
+import { groupMachines, matrixOf, Placer, readinessUnder, type Matrix } from '@/core/fleet';
+import { DEMO_REVISIONS, generateBook } from '@/demo/generate-book';
+import { csvOf, estateRows } from '@/demo/harbour-house';
+import { harbourPlan } from '@/demo/fleets';
+import { DEMO_PROFILES } from '@/demo/profiles';
+import { toBookData } from '@/formats';
+import { fileOfBytes } from '@/formats/fleet/inventory-file';
+import { readInventory } from '@/formats/fleet/read-inventory';
+const n = Number(process.argv[2] ?? 10000);
+const newest = DEMO_REVISIONS[DEMO_REVISIONS.length - 1]!;
+const books = DEMO_PROFILES.map((p) => indexBook(toBookData(generateBook(p, newest))));
+const { fleet } = await readInventory('E', [fileOfBytes('estate.csv', new TextEncoder().encode(csvOf(estateRows(n, 'bench'))))]);
+const plan = harbourPlan();
+const t0 = performance.now();
+const placer = new Placer({ currency: 'USD', exchange: [], books, systems: plan.systems });
+const ready = readinessUnder(plan, placer);
+const groups = groupMachines(plan, fleet.machines, ready);
+console.log('groups', groups.map((g) => g.machines.length), Math.round(performance.now() - t0));
+const w = matrixOf(placer, groups, plan.placements);
+let last = performance.now(), s = w.next(), prev = 0;
+while (!s.done) { const now = performance.now(); if (now - last > 2000) { console.log('gap', Math.round(now - last), 'at', s.value.done, '/', s.value.steps); } last = now; s = w.next(); }
+const m = s.value as Matrix;
+console.log('matrix', Math.round(performance.now() - t0), m.union.map((c) => [c.cell.placement, c.cell.monthly.toFixed(2), c.installed?.toFixed(2), c.ifMeasured?.toFixed(2)].join(' ')), m.mix?.monthly.toFixed(2));
