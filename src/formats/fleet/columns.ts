@@ -43,6 +43,8 @@ const NUMBERS: ReadonlySet<Field> = new Set([
 ]);
 const AMOUNTS: ReadonlySet<Field> = new Set(['vcpu', 'memory', 'storage', 'stored']);
 
+const MEMORY = ['memory', 'ram', 'mem'] as const;
+
 /** `CPU peak (%)` → `cpu`, `peak`. */
 function wordsOf(heading: string): Set<string> {
   const apart = heading.replace(/([a-zà-ÿ])([A-Z])/g, '$1 $2').toLowerCase();
@@ -65,19 +67,19 @@ export function columnsOf(
 ): Column[] {
   const taken = new Set<Field>([...chosen.values()].filter((field) => field !== null));
   const guessed = new Map<number, Field>();
+  const worded = headings.map((heading) => ({ words: wordsOf(heading), isShare: unitOf(heading) === '%' }));
   for (const [field, lists] of WORDS) {
     if (taken.has(field)) continue;
     const at = headings.findIndex((heading, index) => {
       if (guessed.has(index) || chosen.has(heading.trim())) return false;
-      const words = wordsOf(heading);
-      if (NUMBERS.has(field) && !mayBeNumbers(index)) return false;
+      const { words, isShare } = worded[index]!;
       // A share of a thing is no amount of it.
-      const isShare = unitOf(heading) === '%';
       if (AMOUNTS.has(field) && isShare) return false;
-      if (isShare && field === 'useCpu' && words.has('cpu')) return true;
-      if (isShare && field === 'useMemory' && (words.has('memory') || words.has('ram') || words.has('mem')))
-        return true;
-      return lists.some((list) => list.every((word) => words.has(word)));
+      const isMeant =
+        (isShare && field === 'useCpu' && words.has('cpu')) ||
+        (isShare && field === 'useMemory' && MEMORY.some((word) => words.has(word))) ||
+        lists.some((list) => list.every((word) => words.has(word)));
+      return isMeant && (!NUMBERS.has(field) || mayBeNumbers(index));
     });
     if (at < 0) continue;
     guessed.set(at, field);

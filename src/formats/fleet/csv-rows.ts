@@ -108,10 +108,13 @@ const tooLong = (): InventoryError =>
     'The file cannot be read as CSV: a quote is not closed, or a row is longer than two million letters.',
   );
 
+const ENCODER = new TextEncoder();
+
 function parsed(text: string, delimiter: string, first: number): string[][] {
   let rows: string[][];
   try {
-    rows = parse(text, {
+    // As bytes: the package turns text into them more slowly than the platform does.
+    rows = parse(ENCODER.encode(text), {
       delimiter,
       relax_column_count: true,
       relax_quotes: true,

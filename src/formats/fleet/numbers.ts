@@ -25,6 +25,9 @@ export function marksOf(samples: readonly string[]): Marks | null {
 
 /** Null: it is no number of nothing or more. */
 export function readNumber(text: string, marks: Marks): number | null {
+  // Most are nothing but digits.
+  if (/^\d{1,15}$/.test(text) || (marks === 'point' && /^\d{1,12}\.\d{1,12}$/.test(text)))
+    return Number(text);
   const plain = text
     .replace(SPACES, '')
     .replace(/%$/, '')

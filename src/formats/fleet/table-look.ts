@@ -35,7 +35,12 @@ export function lookAtTable(
   const rank = (role: TableRole): number => TABLE_ROLES.length - TABLE_ROLES.indexOf(role);
   const take = (headings: readonly string[], headerRow: number): void => {
     const below = rows.slice(headerRow, headerRow + SAMPLES);
-    const mayBeNumbers = (at: number): boolean => areNumbers(below.map((row) => row[at] ?? ''));
+    const known = new Map<number, boolean>();
+    const mayBeNumbers = (at: number): boolean => {
+      const found = known.get(at) ?? areNumbers(below.map((row) => row[at] ?? ''));
+      known.set(at, found);
+      return found;
+    };
     const columns = columnsOf(headings, chosen, units, mayBeNumbers);
     const role = roleOf(columns);
     if (role !== 'ignored' && rank(role) > rank(best.role)) best = { headerRow, columns, role };
