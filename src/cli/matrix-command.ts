@@ -31,8 +31,8 @@ export async function matrixCommand(call: Call, file: string, read: ReadInventor
       `The plan places machines by ${missing.join(', ')}, and there is no such book among --books.`,
     );
   const books = found.filter((book): book is PriceBook => book !== undefined && book !== null);
-  const { currency, exchange, systems } = plan;
-  const placer = new Placer({ currency, exchange, books, systems });
+  const { currency, exchange, systems, licences = {} } = plan;
+  const placer = new Placer({ currency, exchange, books, systems, licences });
   const groups = groupMachines(plan, read.fleet.machines, readinessUnder(plan, placer));
   const work = matrixOf(placer, groups, plan.placements);
   let step = work.next();

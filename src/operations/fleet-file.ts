@@ -131,7 +131,7 @@ async function placerFor(
   const wanted = fleetLooksAt(plan);
   const used = new Set(wanted.map(({ place }) => place!.book));
   const pins = plan.books.filter(({ book }) => used.has(book));
-  const { title, currency, exchange, systems } = plan;
+  const { title, currency, exchange, systems, licences = {} } = plan;
   const design: Design = {
     title,
     description: '',
@@ -143,7 +143,7 @@ async function placerFor(
   const books = new GrowingBooks(context.books, context.actor.workspace);
   await books.booksFor(design, wanted);
   const found = pins.flatMap(({ book, revision }) => books.get(book, revision) ?? []);
-  return { placer: new Placer({ currency, exchange, books: found, systems }), books: pins };
+  return { placer: new Placer({ currency, exchange, books: found, systems, licences }), books: pins };
 }
 
 function run<T>(work: Generator<unknown, T>): T {

@@ -209,6 +209,7 @@ export interface ValuesAnswer {
   readonly environment: readonly [string, number][];
   readonly tags: readonly [string, number][];
   readonly systems: readonly SystemText[];
+  readonly licences: readonly SystemText[];
   /** Products whose licences can be in a rate at the places of the placements. */
   readonly products: readonly string[];
   readonly ready: readonly [ReadinessCode | 'ready', number][];

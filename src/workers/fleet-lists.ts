@@ -4,6 +4,7 @@ import {
   type Fact,
   isMeasured,
   type Machine,
+  licenceTextsOf,
   matcherOf,
   overlapOf,
   READINESS_CODES,
@@ -126,6 +127,7 @@ export class FleetLists {
       environment: counted(({ environment }) => [environment]),
       tags: counted(({ tags }) => tags),
       systems: systemTexts(this.machines, plan.systems),
+      licences: licenceTextsOf(this.machines, plan.licences ?? {}),
       ready: (['ready', ...READINESS_CODES] as const).map((code) => [code, codes.get(code) ?? 0]),
       groups: {
         counts: [...overlap.counts],

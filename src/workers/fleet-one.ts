@@ -7,12 +7,12 @@ import {
   type FleetMatcher,
   type FleetPlacement,
   type FleetPlan,
+  licencesNeeded,
   type Machine,
   needOf,
   overBy,
   type Placer,
   sizedNeed,
-  systemOf,
   type UnfitWhy,
 } from '@/core/fleet';
 import { type BookSet, createPricer } from '@/core/pricing';
@@ -33,8 +33,8 @@ export function machineUnder(
   const installed = sizedNeed(machine, { by: 'installed' });
   const matcher =
     place && placer.matcher(place, placement.form.by === 'shared' ? 'server' : 'dedicated-host');
-  const choice = systemOf(machine.system, placer.world.systems);
-  const own = placer.licencesOf(choice, placement.licences);
+  const needed = licencesNeeded(machine, placement, placer.world);
+  const own = placer.licencesOf(needed.products);
   const wanted = needOf(need, placement.allowed);
   const onHosts = placement.form.by === 'hosts';
   const match = (!onHosts && matcher?.match(wanted, placement.term, own)) || null;
@@ -64,7 +64,7 @@ export function machineUnder(
   };
 
   function unfitWhy(): UnfitWhy {
-    if (choice?.is === 'not-sold') return 'system';
+    if (needed.isNotSold) return 'system';
     if (own.length > 0 && matcher?.match(wanted, placement.term)) return 'licence';
     return placement.term !== 'on-demand' && matcher?.match(wanted, 'on-demand', own) ? 'term' : 'no-size';
   }

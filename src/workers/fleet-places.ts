@@ -51,8 +51,8 @@ export class FleetPlaces {
       books.length === known.placer.world.books.length
     )
       return known.placer;
-    const { currency, exchange, systems } = plan;
-    const placer = new Placer({ currency, exchange, books, systems });
+    const { currency, exchange, systems, licences = {} } = plan;
+    const placer = new Placer({ currency, exchange, books, systems, licences });
     this.placerOf = { plan, placer };
     return placer;
   }
@@ -251,7 +251,8 @@ export class FleetPlaces {
 function isSamePricing(a: FleetPlan, b: FleetPlan): boolean {
   return (
     a.currency === b.currency &&
-    JSON.stringify([a.exchange, a.systems, a.books]) === JSON.stringify([b.exchange, b.systems, b.books])
+    JSON.stringify([a.exchange, a.systems, a.licences, a.books]) ===
+      JSON.stringify([b.exchange, b.systems, b.licences, b.books])
   );
 }
 

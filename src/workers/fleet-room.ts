@@ -152,7 +152,7 @@ export class FleetRoom {
   /** What is in the way of each machine, worked out once for what it hangs on. */
   private async lookedAt(plan: FleetPlan): Promise<Looked> {
     const places = plan.placements.map((each) => each.places);
-    const key = JSON.stringify([plan.systems, plan.limits, places, plan.books]);
+    const key = JSON.stringify([plan.systems, plan.licences, plan.limits, places, plan.books]);
     if (this.looked?.key === key) {
       if (this.looked.plan !== plan) this.looked = { ...this.looked, plan };
       return this.looked;

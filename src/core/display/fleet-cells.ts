@@ -10,7 +10,7 @@ import {
   PLACEMENT_SETTINGS,
   type UnfitWhy,
 } from '../fleet';
-import { halfAwayFromZero, minorDigits } from '../money';
+import { halfAwayFromZero, minorDigits, roundRows } from '../money';
 import type { FlatCell, FlatTable } from './flat-table';
 import {
   differenceReason,
@@ -28,6 +28,7 @@ export interface PlainCell {
   readonly place: Place;
   readonly monthly: string;
   readonly printed: string;
+  /** As printed: they add up to the printed amount. */
   readonly kinds: Readonly<Record<CostKind, string>>;
   readonly machines: number;
   readonly mean: string | null;
@@ -77,6 +78,20 @@ export function hostsTold(used: HostsUsed, machines: number): HostsTold {
   };
 }
 
+function printedKinds(
+  kinds: Readonly<Record<CostKind, Decimal>>,
+  monthly: Decimal,
+  currency: string,
+): PlainCell['kinds'] {
+  const digits = minorDigits(currency);
+  const rows = roundRows(
+    COST_KINDS.map((kind) => kinds[kind]),
+    digits,
+    halfAwayFromZero(monthly, digits),
+  );
+  return Object.fromEntries(COST_KINDS.map((kind, at) => [kind, rows[at]!.toString()])) as PlainCell['kinds'];
+}
+
 const printed = (amount: Decimal, currency: string): string =>
   halfAwayFromZero(amount, minorDigits(currency)).toString();
 
@@ -105,12 +120,7 @@ export function plainCell(
     place: cell.place,
     monthly: monthly.toString(),
     printed: printed(monthly, currency),
-    kinds: {
-      compute: kinds.compute.toString(),
-      licences: kinds.licences.toString(),
-      storage: kinds.storage.toString(),
-      transfer: kinds.transfer.toString(),
-    },
+    kinds: printedKinds(kinds, monthly, currency),
     machines,
     mean: machines > 0 ? monthly.dividedBy(machines).toString() : null,
     installed: installed?.toString() ?? null,

@@ -12,7 +12,7 @@ import {
   type SizingRule,
   type UnfitWhy,
 } from '../fleet';
-import { describeTerm } from '../terms';
+import { type Agreement, describeTerm } from '../terms';
 import { writeMoney, writeNumber, writeShare } from './amount';
 
 const SET_WORDS = { host: 'host', cluster: 'cluster', environment: 'environment', system: 'system' } as const;
@@ -159,11 +159,27 @@ export function settingText(
       return `${writeShare(decimal(String(given.leaving)))} of what is sent leaves`;
     case 'licences':
       return given.licences === 'included' ? 'licences in the rate' : 'own licences';
+    case 'softwareLicences':
+      return given.softwareLicences === undefined
+        ? 'those of databases likewise'
+        : given.softwareLicences === 'included'
+          ? 'databases’ licences in the rate'
+          : 'own licences of databases';
+    case 'agreements':
+      return (
+        (given.agreements ?? []).map((each) => agreementText(each, names.book)).join(', ') || 'at list prices'
+      );
     case 'term':
       return `paid ${describeTerm(given.term!)}`;
     case 'withoutOff':
       return given.withoutOff ? 'without what is powered off' : 'with what is powered off';
   }
+}
+
+function agreementText({ name, covers, discount }: Agreement, book: (key: string) => string): string {
+  if (discount?.by !== 'share') return name;
+  const where = covers.books.length > 0 ? ` at ${covers.books.map(book).join(', ')}` : '';
+  return `${writeShare(decimal(discount.share))} agreed off${where}`;
 }
 
 const UNFIT: Readonly<Record<UnfitWhy, string>> = {
@@ -216,6 +232,7 @@ export function hostsText({ machines, hosts, paid, least, spare, filled, fullFro
 
 export const KIND_WORDS: Readonly<Record<CostKind, string>> = {
   compute: 'Compute',
+  systems: 'Systems',
   licences: 'Licences',
   storage: 'Storage',
   transfer: 'Transfer',
@@ -225,7 +242,7 @@ export const KIND_WORDS: Readonly<Record<CostKind, string>> = {
  * Which kind of cost makes most of a difference; empty: there is none.
  *
  * @example
- * differenceReason({ compute: decimal('10'), licences: decimal('100'), storage: decimal('0'), transfer: decimal('0') }, { compute: decimal('10'), licences: decimal('62'), storage: decimal('0'), transfer: decimal('0') }); // => 'licences −38 %'
+ * differenceReason({ compute: decimal('10'), systems: decimal('0'), licences: decimal('100'), storage: decimal('0'), transfer: decimal('0') }, { compute: decimal('10'), systems: decimal('0'), licences: decimal('62'), storage: decimal('0'), transfer: decimal('0') }); // => 'licences −38 %'
  */
 export function differenceReason(
   before: Readonly<Record<CostKind, Decimal>>,

@@ -14,7 +14,7 @@ import type { Fact, Machine } from './model';
 import type { FleetPlacement } from './placement';
 import type { Placer } from './placer';
 
-export const COST_KINDS = ['compute', 'licences', 'storage', 'transfer'] as const;
+export const COST_KINDS = ['compute', 'systems', 'licences', 'storage', 'transfer'] as const;
 export type CostKind = (typeof COST_KINDS)[number];
 
 export interface FleetCell {
@@ -73,7 +73,7 @@ export function* monthlyUnder(
   placement: FleetPlacement,
 ): Generator<number, Decimal> {
   const { sections }: Layout = yield* laying(placer, parts, placement, placement.places[0]!);
-  return placer.price(placer.design(placement.name, sections)).monthly.value;
+  return placer.price(placer.design(placement.name, sections, placement.agreements)).monthly.value;
 }
 
 function isBetter(a: FleetCell, b: FleetCell): boolean {
@@ -84,18 +84,19 @@ function isBetter(a: FleetCell, b: FleetCell): boolean {
 
 function pricedCell(placer: Placer, layout: Layout): FleetCell {
   const { placement, place, sections, machines } = layout;
-  const design = placer.design(placement.name, sections);
+  const design = placer.design(placement.name, sections, placement.agreements);
   const priced = placer.price(design);
   const lines = monthlyOf(priced);
-  const kinds: Record<CostKind, Decimal> = { compute: ZERO, licences: ZERO, storage: ZERO, transfer: ZERO };
+  const kinds = Object.fromEntries(COST_KINDS.map((kind) => [kind, ZERO])) as Record<CostKind, Decimal>;
   const components = sections.flatMap((section) => section.components);
   for (const { id, kind } of components) {
     const amount = lines.get(id);
     if (amount) kinds[costKindOf(kind)] = kinds[costKindOf(kind)].plus(amount);
   }
-  const licences = licencesIn(placer, design, priced.monthly.value);
+  const { systems, licences } = licencesIn(placer, design, priced.monthly.value);
+  kinds.systems = systems;
   kinds.licences = licences;
-  kinds.compute = kinds.compute.minus(licences);
+  kinds.compute = kinds.compute.minus(systems).minus(licences);
   const unfit = [...machines.values()].flatMap(({ machine, unfit: why }) =>
     why ? [{ id: machine.id, why }] : [],
   );
@@ -122,14 +123,37 @@ function costKindOf(kind: Kind): CostKind {
       : 'compute';
 }
 
-/** By how much the same would cost less without them. */
-function licencesIn(placer: Placer, design: Design, monthly: Decimal): Decimal {
-  if (!design.sections.some(({ components }) => components.some(({ licences }) => licences))) return ZERO;
-  const without = design.sections.map((section) => ({
+/** By how much the same would cost less without them: those of software, then those of systems, too. */
+function licencesIn(
+  placer: Placer,
+  design: Design,
+  monthly: Decimal,
+): { readonly systems: Decimal; readonly licences: Decimal } {
+  const { systems } = placer.world;
+  const ofSystems = new Set(
+    Object.values(systems).flatMap((choice) => (choice.is === 'licensed' ? [choice.product] : [])),
+  );
+  const all = design.sections.flatMap(({ components }) =>
+    components.flatMap(({ licences }) => licences ?? []),
+  );
+  const paid = all.filter(({ how }) => how === 'included');
+  const without = (stays: (product: string) => boolean): Decimal =>
+    placer.price(withLicences(design, stays)).monthly.value;
+  const bare = paid.length === 0 ? monthly : without(() => false);
+  const onlySystems = paid.every(({ product }) => ofSystems.has(product));
+  const withoutSoftware = onlySystems ? monthly : without((product) => ofSystems.has(product));
+  return { systems: withoutSoftware.minus(bare), licences: monthly.minus(withoutSoftware) };
+}
+
+function withLicences(design: Design, stays: (product: string) => boolean): Design {
+  const sections = design.sections.map((section) => ({
     ...section,
-    components: section.components.map((component) => ({ ...component, licences: null })),
+    components: section.components.map((component) => ({
+      ...component,
+      licences: component.licences?.filter(({ product }) => stays(product)) ?? null,
+    })),
   }));
-  return monthly.minus(placer.price({ ...design, sections: without }).monthly.value);
+  return { ...design, sections };
 }
 
 export interface MachineAmount {

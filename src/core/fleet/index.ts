@@ -2,6 +2,7 @@ export * from './cell';
 export * from './filter';
 export type * from './laid';
 export * from './layout';
+export * from './licences-needed';
 export * from './matcher';
 export * from './matrix';
 export * from './model';

@@ -9,7 +9,8 @@ import type { UnfitWhy } from './laid';
 import type { Machine } from './model';
 import type { FleetPlacement } from './placement';
 import { needOf, type SizedNeed, sizedNeed } from './sizing-rule';
-import { type SystemChoice, systemOf, type Systems } from './systems';
+import { licencesNeeded } from './licences-needed';
+import type { Systems } from './systems';
 import type { FleetMatcher } from './matcher';
 
 export interface MachineAlone {
@@ -17,19 +18,21 @@ export interface MachineAlone {
   readonly offer: Offer | null;
   readonly licences: readonly LicenceChoice[];
   readonly unfit: UnfitWhy | null;
+  /** Nobody said what its system or one of its licences means: nothing is counted for it. */
   readonly isUnmapped: boolean;
 }
 
 /** What machines are asked with. */
 interface Asked {
-  readonly world: { readonly systems: Systems };
+  readonly world: { readonly systems: Systems; readonly licences?: Systems };
   matcher(place: Place, kind: 'server' | 'dedicated-host'): FleetMatcher | undefined;
-  licencesOf(choice: SystemChoice | null, how: LicenceChoice['how']): readonly LicenceChoice[];
+  licencesOf(products: readonly LicenceChoice[]): readonly LicenceChoice[];
 }
 
 /** What a machine's own answer hangs on; names, disks and traffic are not among it. */
-function keyOf({ rule, least, allowed, form, licences, term }: FleetPlacement, place: Place): string {
-  return JSON.stringify([rule, least, allowed, form.by, licences, term, place]);
+function keyOf(placement: FleetPlacement, place: Place): string {
+  const { rule, least, allowed, form, licences, softwareLicences, term } = placement;
+  return JSON.stringify([rule, least, allowed, form.by, licences, softwareLicences, term, place]);
 }
 
 /** As installed, by the rule and as if measured, of one placement at a time. */
@@ -60,16 +63,16 @@ export class MachinesAlone {
 function aloneUnder(placer: Asked, machine: Machine, placement: FleetPlacement, place: Place): MachineAlone {
   const { rule, least, allowed, form, term } = placement;
   const need = atLeast(sizedNeed(machine, rule), least);
-  const choice = systemOf(machine.system, placer.world.systems);
-  const licences = placer.licencesOf(choice, placement.licences);
+  const needed = licencesNeeded(machine, placement, placer.world);
+  const licences = placer.licencesOf(needed.products);
   const made = (offer: Offer | null, unfit: UnfitWhy | null): MachineAlone => ({
     need,
     offer,
     licences,
     unfit,
-    isUnmapped: choice === null,
+    isUnmapped: needed.isUnmapped,
   });
-  if (choice?.is === 'not-sold') return made(null, 'system');
+  if (needed.isNotSold) return made(null, 'system');
   // Where hosts are packed, which one it is shows later.
   if (form.by === 'hosts') return made(null, null);
   const matcher = placer.matcher(place, form.by === 'own-host' ? 'dedicated-host' : 'server');

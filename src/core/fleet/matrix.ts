@@ -184,8 +184,7 @@ function* mixOf(
     if (!best || sum.lessThan(best.sum)) best = { way, parts, sum };
   }
   if (!best) return null;
-  const sections = best.parts.flatMap(({ design }) => design.sections);
-  const monthly = placer.price(placer.design('Best mix', sections)).monthly.value;
+  const monthly = together(placer, best.parts);
   const told = single && { placement: single.cell.placement, monthly: single.cell.monthly };
   // Everything one way may be the best there is.
   if (told && told.monthly.lessThanOrEqualTo(monthly)) {
@@ -226,6 +225,17 @@ function knownCells(
             .map(({ cell }) => [partKey(cell.placement, [each]), cell]),
     ),
   );
+}
+
+/** As one design, where the same was agreed for all of it; else each by itself. */
+function together(placer: Placer, parts: readonly FleetCell[]): Decimal {
+  const agreed = (cell: FleetCell): string => JSON.stringify(cell.layout.placement.agreements ?? []);
+  const [first] = parts;
+  if (!first || parts.some((part) => agreed(part) !== agreed(first)))
+    return addAll(parts.map((part) => part.monthly));
+  const sections = parts.flatMap(({ design }) => design.sections);
+  const design = placer.design('Best mix', sections, first.layout.placement.agreements);
+  return placer.price(design).monthly.value;
 }
 
 /** Groups that go one way, as one part; each such part is worked out once. */

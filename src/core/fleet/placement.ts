@@ -1,7 +1,7 @@
 /** A placement: where machines go, in which form, how large, and how that is paid. Needs L7, M6 to M8, M12, I13 to I16. */
-import type { Place } from '../design';
+import type { LicenceChoice, Place } from '../design';
 import type { Need } from '../sizing';
-import type { Term } from '../terms';
+import type { Agreement, Term } from '../terms';
 import type { SizingRule } from './sizing-rule';
 
 /**
@@ -45,9 +45,13 @@ export interface FleetPlacement {
   readonly disks: DiskRule;
   /** Of what machines send: what leaves the provider. */
   readonly leaving: number;
-  readonly licences: 'included' | 'brought';
+  readonly licences: LicenceChoice['how'];
+  /** Of databases and other software; absent: as those of systems. */
+  readonly softwareLicences?: LicenceChoice['how'];
   readonly term: Term;
   readonly withoutOff: boolean;
+  /** What was negotiated with its providers; absent: list prices. Sizes are chosen by list prices. */
+  readonly agreements?: readonly Agreement[];
 }
 
 /**
@@ -81,7 +85,9 @@ export const PLACEMENT_SETTINGS = [
   'disks',
   'leaving',
   'licences',
+  'softwareLicences',
   'term',
+  'agreements',
   'withoutOff',
 ] as const;
 

@@ -17,15 +17,16 @@ import { aloneIn, bookSet, createPricer, type Pricer, type PricedDesign } from '
 import type { Agreement } from '../terms';
 import { MachinesAlone } from './laid-machine';
 import { FleetMatcher } from './matcher';
-import type { SystemChoice, Systems } from './systems';
+import type { Systems } from './systems';
 
 export interface FleetWorld {
   readonly currency: string;
   readonly exchange: readonly ExchangeRate[];
-  readonly agreements?: readonly Agreement[];
   /** One revision of each. */
   readonly books: readonly PriceBook[];
   readonly systems: Systems;
+  /** By the texts of licences. */
+  readonly licences?: Systems;
 }
 
 export class Placer {
@@ -61,11 +62,11 @@ export class Placer {
     return made;
   }
 
-  /** What a system needs on a machine; the same list for the same, so that it can be told apart by itself. */
-  licencesOf(choice: SystemChoice | null, how: LicenceChoice['how']): readonly LicenceChoice[] {
-    if (choice?.is !== 'licensed') return NONE;
-    const key = `${how}\n${choice.product}`;
-    const made = this.licences.get(key) ?? [{ product: choice.product, how }];
+  /** What a machine's system and software need; the same list for the same, so that it can be told apart by itself. */
+  licencesOf(products: readonly LicenceChoice[]): readonly LicenceChoice[] {
+    if (products.length === 0) return NONE;
+    const key = JSON.stringify(products);
+    const made = this.licences.get(key) ?? products;
     this.licences.set(key, made);
     return made;
   }
@@ -87,8 +88,8 @@ export class Placer {
     return this.byItself(component);
   }
 
-  design(title: string, sections: readonly Section[]): Design {
-    const { currency, exchange, agreements, books } = this.world;
+  design(title: string, sections: readonly Section[], agreements: readonly Agreement[] = []): Design {
+    const { currency, exchange, books } = this.world;
     const used = new Set(sections.flatMap(({ components }) => components.map(({ place }) => place?.book)));
     return {
       title,
@@ -99,7 +100,7 @@ export class Placer {
         .filter(({ key }) => sections.length === 0 || used.has(key))
         .map(({ key, revision }) => ({ book: key, revision })),
       sections,
-      ...(agreements ? { agreements } : {}),
+      ...(agreements.length > 0 ? { agreements } : {}),
     };
   }
 

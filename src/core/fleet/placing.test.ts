@@ -1,54 +1,17 @@
-import { WIDE_BOOKS } from '@tests/support/wide-designs';
+import { BOOK, cell, fact, machine, money, placement, placer, run, SEVERN } from '@tests/support/placing';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { decimal } from '../base';
 import { bookSet, monthlyOf, priceDesign, printedAmounts } from '../pricing';
 import {
-  BARE_MACHINE,
-  cellOf,
   COST_KINDS,
-  defaultPlacement,
-  type Fact,
-  type FleetCell,
   type FleetPlacement,
+  isComplete,
   type Machine,
   machineAmounts,
   matrixOf,
   onceEach,
-  Placer,
 } from './index';
-
-const BOOK = WIDE_BOOKS.get('wide', 1)!;
-const SEVERN = { book: 'wide', region: 'severn' };
-const SYSTEMS = {
-  'Server OS': { is: 'licensed', product: 'ledger-db' },
-  Old: { is: 'not-sold' },
-} as const;
-const placer = (systems: ConstructorParameters<typeof Placer>[0]['systems'] = SYSTEMS) =>
-  new Placer({ currency: BOOK.currency, exchange: [], books: [BOOK], systems });
-const fact = (value: number): Fact => ({ value, from: 'measured' });
-const machine = (id: string, vcpu: number, memory: number, part: Partial<Machine> = {}): Machine => ({
-  ...BARE_MACHINE,
-  id,
-  name: id,
-  system: 'Linux',
-  vcpu: fact(vcpu),
-  memory: fact(memory),
-  ...part,
-});
-const placement = (part: Partial<FleetPlacement> = {}): FleetPlacement => ({
-  ...defaultPlacement('p', 'There', [SEVERN]),
-  rule: { by: 'installed' },
-  ...part,
-});
-function run<T>(work: Generator<unknown, T>): T {
-  let step = work.next();
-  while (!step.done) step = work.next();
-  return step.value;
-}
-const cell = (machines: readonly Machine[], part: Partial<FleetPlacement> = {}, by = placer()): FleetCell =>
-  run(cellOf(by, [{ id: 'g', name: 'Group', machines }], placement(part)));
-const money = (value: { toString(): string } | null): string => value?.toString() ?? 'none';
 
 const anyFact = (max: number) => fc.option(fc.double({ min: 0, max, noNaN: true }).map(fact));
 const anyMachine = fc.record({
@@ -117,6 +80,9 @@ describe('a group under a placement', () => {
       fc.property(anyFleet, anyPlacement, (machines, part) => {
         const [one, other] = [cell(machines, part), cell([...machines].reverse(), part)];
         expect(money(other.monthly)).toBe(money(one.monthly));
+        expect(other.design.sections).toEqual(one.design.sections);
+        for (const [id, { offer }] of one.layout.machines)
+          if (part.form?.by !== 'hosts') expect(other.layout.machines.get(id)!.offer).toBe(offer);
         expect(other.unfit.map(({ id }) => id).sort()).toEqual(one.unfit.map(({ id }) => id).sort());
       }),
       { numRuns: 40 },
@@ -164,17 +130,6 @@ describe('a group under a placement', () => {
     expect(
       cell(two, { disks: { ...placement().disks, by: 'allocated', pooled: true } }).kinds.storage.toString(),
     ).toBe('24');
-  });
-
-  it('counts a licence where it is in the rate, and none where it is brought or the system is free', () => {
-    const licensed = [machine('a', 2, 8, { system: 'Server OS' })];
-    expect(cell(licensed).kinds.licences.greaterThan(0)).toBe(true);
-    expect(money(cell(licensed, { licences: 'brought' }).kinds.licences)).toBe('0');
-    expect(money(cell([machine('a', 2, 8)]).kinds.licences)).toBe('0');
-    // 17 vCPU with a licence: what is so large has none here.
-    expect(cell([machine('a', 12, 40, { system: 'Server OS' })]).unfit).toEqual([
-      { id: 'a', why: 'licence' },
-    ]);
   });
 
   it('packs hosts, pays for the fewest that are sold, and says so', () => {
@@ -238,6 +193,8 @@ describe('groups × placements', () => {
           );
         }
         if (!matrix.mix) return;
+        for (const { cell: all } of matrix.union)
+          if (isComplete(all)) expect(matrix.mix.monthly.lessThanOrEqualTo(all.monthly)).toBe(true);
         expect(matrix.mix.chosen.reduce((sum, each) => sum + each.machines, 0)).toBe(once.length);
         expect(onceEach(groups).flatMap((each) => each.machines)).toHaveLength(once.length);
       }),

@@ -13,6 +13,8 @@ export interface FleetPlan {
   /** Where its machines come from: the names of files, or that they were typed. */
   readonly origin: string;
   readonly systems: Systems;
+  /** What the texts of licences mean, as of systems; absent: none is mapped. */
+  readonly licences?: Systems;
   readonly limits: ReadinessLimits;
   readonly groups: readonly FleetGroup[];
   readonly placements: readonly FleetPlacement[];

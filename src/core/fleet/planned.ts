@@ -41,13 +41,13 @@ export function readinessUnder(
   plan: FleetPlan,
   placer: Placer | null,
 ): (machine: Machine) => readonly ReadinessCode[] {
-  const { systems, limits } = plan;
+  const { systems, licences = {}, limits } = plan;
   const largest = placer && plan.placements.length > 0 ? largestAt(plan, placer) : undefined;
   const found = new WeakMap<Machine, readonly ReadinessCode[]>();
   return (machine) => {
     const known = found.get(machine);
     if (known) return known;
-    const made = readinessOf(machine, { systems, limits, ...(largest ? { largest } : {}) });
+    const made = readinessOf(machine, { systems, licences, limits, ...(largest ? { largest } : {}) });
     found.set(machine, made);
     return made;
   };

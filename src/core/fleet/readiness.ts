@@ -3,12 +3,13 @@
  * what it means. Needs M11, B13.
  */
 import { type Machine } from './model';
-import { systemOf, type Systems } from './systems';
+import { licenceOf, licenceTexts, systemOf, type Systems } from './systems';
 
 export const READINESS_CODES = [
   'no-size',
   'system-unknown',
   'system-not-sold',
+  'licence-unknown',
   'much-disk',
   'licence-bound',
   'shared-disks',
@@ -45,6 +46,12 @@ export const READINESS_RULES: readonly ReadinessRule[] = [
     weight: 'ask',
     title: 'Its system is not mapped',
     means: 'No licence is counted for it. Say under Systems what the text of the inventory means.',
+  },
+  {
+    code: 'licence-unknown',
+    weight: 'ask',
+    title: 'A licence is not mapped',
+    means: 'Nothing is counted for it. Say under Licences what the text of the inventory means.',
   },
   {
     code: 'much-disk',
@@ -88,6 +95,8 @@ export const READINESS_LIMITS: ReadinessLimits = { muchDisk: 16_384 };
 
 export interface ReadinessAsked {
   readonly systems: Systems;
+  /** By the texts of licences. */
+  readonly licences?: Systems;
   readonly limits: ReadinessLimits;
   /** The most that any offer has; absent: nobody looked. */
   readonly largest?: (machine: Machine) => boolean;
@@ -101,12 +110,17 @@ export interface ReadinessAsked {
  * const machine = { ...BARE_MACHINE, id: 'web-01', name: 'web-01', vcpu: size, memory: size };
  * readinessOf({ ...machine, power: 'off' }, { systems: {}, limits: { muchDisk: 16384 } }); // => ['system-unknown', 'not-measured', 'powered-off']
  */
-export function readinessOf(machine: Machine, { systems, limits, largest }: ReadinessAsked): ReadinessCode[] {
+export function readinessOf(
+  machine: Machine,
+  { systems, licences = {}, limits, largest }: ReadinessAsked,
+): ReadinessCode[] {
   const system = systemOf(machine.system, systems);
   const found: ReadinessCode[] = [];
   if (largest && !largest(machine)) found.push('no-size');
   if (system?.is === 'not-sold') found.push('system-not-sold');
   if (!system) found.push('system-unknown');
+  if (licenceTexts(machine.licences).some((text) => !licenceOf(text, licences)))
+    found.push('licence-unknown');
   if ((machine.storage?.value ?? 0) > limits.muchDisk) found.push('much-disk');
   if (/bound|host|socket|core|dongle/i.test(machine.licences)) found.push('licence-bound');
   if (machine.sharedDisks) found.push('shared-disks');

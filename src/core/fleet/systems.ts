@@ -13,6 +13,17 @@ export type SystemChoice =
 /** By the text of the inventory; one that is not there is not mapped, and nothing is paid for it. */
 export type Systems = Readonly<Record<string, SystemChoice>>;
 
+/**
+ * Licences that an inventory names with a machine, one by one: of databases and other software.
+ *
+ * @example
+ * licenceTexts('Castrum DB; Tariff engine;'); // => ['Castrum DB', 'Tariff engine']
+ */
+export function licenceTexts(text: string): string[] {
+  if (text === '') return [];
+  return [...new Set(text.split(/[;,|\n]/).map((each) => each.trim()))].filter(Boolean);
+}
+
 export interface SystemText {
   readonly text: string;
   readonly machines: number;
@@ -46,14 +57,53 @@ export function systemOf(text: string, systems: Systems): SystemChoice | null {
  * systemTexts([], {}); // => []
  */
 export function systemTexts(machines: readonly Pick<Machine, 'system'>[], systems: Systems): SystemText[] {
-  const counts = new Map<string, number>();
-  for (const { system } of machines) counts.set(system, (counts.get(system) ?? 0) + 1);
-  return [...counts]
-    .map(([text, count]) => ({
-      text,
-      machines: count,
+  return countedTexts(
+    machines,
+    ({ system }) => [system],
+    (text) => ({
       choice: systemOf(text, systems),
       isGuess: !Object.hasOwn(systems, text),
-    }))
+    }),
+  );
+}
+
+/**
+ * The same of licences. Nothing is guessed of them.
+ *
+ * @example
+ * licenceTextsOf([{ licences: 'Castrum DB' }], {}); // => [{ text: 'Castrum DB', machines: 1, choice: null, isGuess: false }]
+ */
+export function licenceTextsOf(
+  machines: readonly Pick<Machine, 'licences'>[],
+  licences: Systems,
+): SystemText[] {
+  return countedTexts(
+    machines,
+    ({ licences: text }) => licenceTexts(text),
+    (text) => ({
+      choice: licenceOf(text, licences),
+      isGuess: false,
+    }),
+  );
+}
+
+/**
+ * @example
+ * licenceOf('Castrum DB', { 'Castrum DB': { is: 'licensed', product: 'castrum-db' } }); // => { is: 'licensed', product: 'castrum-db' }
+ */
+export function licenceOf(text: string, licences: Systems): SystemChoice | null {
+  return (Object.hasOwn(licences, text) ? licences[text] : undefined) ?? null;
+}
+
+function countedTexts<M>(
+  machines: readonly M[],
+  textsOf: (machine: M) => readonly string[],
+  told: (text: string) => Pick<SystemText, 'choice' | 'isGuess'>,
+): SystemText[] {
+  const counts = new Map<string, number>();
+  for (const machine of machines)
+    for (const text of textsOf(machine)) counts.set(text, (counts.get(text) ?? 0) + 1);
+  return [...counts]
+    .map(([text, count]) => ({ text, machines: count, ...told(text) }))
     .sort((a, b) => b.machines - a.machines || (a.text < b.text ? -1 : 1));
 }

@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { type FleetPlan, READINESS_CODES } from '@/core/fleet';
 import { place } from '../component';
-import { bookPins, exchange } from '../design-parts';
+import { agreements, bookPins, exchange } from '../design-parts';
 import { code, currency, name, term } from '../fields';
 
 const share = z.number().min(0).max(1);
@@ -86,8 +86,10 @@ export const placementSchema = z.strictObject({
   }),
   leaving: share,
   licences: z.enum(['included', 'brought']),
+  softwareLicences: z.enum(['included', 'brought']).optional(),
   term,
   withoutOff: z.boolean(),
+  agreements: agreements.optional(),
 });
 
 const system = z.discriminatedUnion('is', [
@@ -104,6 +106,7 @@ export const fleetPlanSchema = z
     books: bookPins,
     origin: plainText,
     systems: z.record(plainText, system),
+    licences: z.record(plainText, system).optional(),
     limits: z.strictObject({ muchDisk: z.number().min(0).max(1e9) }),
     groups: z.array(z.strictObject({ id: code, name, filter: machineFilter })).max(100),
     placements: z.array(placementSchema).max(40),

@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import { filterText, writeNumber } from '@/core/display';
-import type { FleetGroup, FleetPlan, SystemChoice } from '@/core/fleet';
+import type { FleetGroup, FleetPlan } from '@/core/fleet';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { Empty } from '@/ui/empty';
@@ -16,6 +16,7 @@ import { MoreFilters } from '../machines/filter-bar';
 import { useFleet } from '../room-context';
 import { useFleetAsked } from '../use-fleet-asked';
 import { Working } from '../working';
+import { TextMeanings } from './text-meanings';
 
 const number = (value: number): string => writeNumber(String(value));
 
@@ -36,7 +37,7 @@ export function GroupsScreen() {
     setGroups(plan.groups.filter(({ id: each }) => each !== group.id));
     tell(`“${group.name}” is no group any more.`, undo ? { label: 'Take it back', run: undo } : undefined);
   };
-  const products = productsOf(values.answer?.products ?? [], plan.systems);
+  const products = productsOf(values.answer?.products ?? [], plan.systems, plan.licences ?? {});
   const open = plan.groups.find((group) => group.id === editing);
   const overlap = values.answer?.groups;
   return (
@@ -143,54 +144,27 @@ export function GroupsScreen() {
                 />
               </div>
             )}
-            <table className="mt-1 w-full text-sm">
-              <thead>
-                <tr className="text-left text-xs text-soft">
-                  <th scope="col" className="py-1 font-normal">
-                    As the inventory writes
-                  </th>
-                  <th scope="col" className="py-1 text-right font-normal">
-                    Machines
-                  </th>
-                  <th scope="col" className="py-1 pl-3 font-normal">
-                    Means
-                  </th>
-                </tr>
-              </thead>
-              <tbody>
-                {values.answer?.systems.slice(0, 200).map(({ text, machines, choice, isGuess }) => (
-                  <tr key={text} className="border-t border-line">
-                    <th scope="row" className="max-w-[220px] truncate py-0.5 text-left font-normal">
-                      {text || 'not said'}
-                    </th>
-                    <td className="text-right tabular-nums">{number(machines)}</td>
-                    <td className="py-0.5 pl-3">
-                      <select
-                        aria-label={`${text || 'not said'} means`}
-                        value={valueOf(choice)}
-                        onChange={(event) => {
-                          const { [text]: _, ...others } = plan.systems;
-                          const next = choiceOf(event.target.value);
-                          change({ ...plan, systems: next ? { ...others, [text]: next } : others });
-                        }}
-                        className={`h-7 w-full rounded border bg-surface px-1 text-sm ${choice ? 'border-edge' : 'border-dashed border-ember text-ember-ink'}`}
-                      >
-                        <option value="">not mapped</option>
-                        <option value="free">
-                          no licence is paid{isGuess && choice?.is === 'free' ? ' (guess)' : ''}
-                        </option>
-                        {products.map((product) => (
-                          <option key={product} value={`licensed ${product}`}>
-                            licence: {product}
-                          </option>
-                        ))}
-                        <option value="not-sold">cannot be rented</option>
-                      </select>
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
+            {values.answer && (
+              <TextMeanings
+                texts={values.answer.systems}
+                products={products}
+                meanings={plan.systems}
+                onMeanings={(systems) => change({ ...plan, systems })}
+              />
+            )}
+            {values.answer && values.answer.licences.length > 0 && (
+              <>
+                <h2 className="mt-6 border-b border-ink pb-1.5 text-base font-semibold">
+                  Licences of databases and other software
+                </h2>
+                <TextMeanings
+                  texts={values.answer.licences}
+                  products={products}
+                  meanings={plan.licences ?? {}}
+                  onMeanings={(licences) => change({ ...plan, licences })}
+                />
+              </>
+            )}
           </section>
         </div>
       </div>
@@ -242,17 +216,9 @@ export function GroupsScreen() {
 }
 
 /** Those that are sold, and those that are chosen already. */
-function productsOf(sold: readonly string[], systems: FleetPlan['systems']): string[] {
-  const chosen = Object.values(systems).flatMap((each) => (each.is === 'licensed' ? [each.product] : []));
+function productsOf(sold: readonly string[], ...meanings: readonly FleetPlan['systems'][]): string[] {
+  const chosen = meanings.flatMap((each) =>
+    Object.values(each).flatMap((choice) => (choice.is === 'licensed' ? [choice.product] : [])),
+  );
   return [...new Set([...sold, ...chosen])].sort();
-}
-
-function valueOf(choice: SystemChoice | null): string {
-  if (!choice) return '';
-  return choice.is === 'licensed' ? `licensed ${choice.product}` : choice.is;
-}
-
-function choiceOf(value: string): SystemChoice | null {
-  if (value === 'free' || value === 'not-sold') return { is: value };
-  return value.startsWith('licensed ') ? { is: 'licensed', product: value.slice(9) } : null;
 }

@@ -1,11 +1,10 @@
 /** The settings of a placement. Each is in force as soon as it is changed. */
 'use client';
-import { describeTerm } from '@/core/display';
 import type { FleetPlacement, HostingForm, SizingRule } from '@/core/fleet';
-import { TERMS, type Term } from '@/core/terms';
 import { Choice } from '@/ui/field';
 import { TextEntry } from '@/ui/text-entry';
 import { Amount, exact, numberIn, Part } from './amount-entry';
+import { PayingPart } from './paying-part';
 import { Places } from './places-entry';
 
 interface PlacementFormProps {
@@ -227,37 +226,7 @@ export function PlacementForm({ placement, onPlacement }: PlacementFormProps) {
           onValue={(value) => set({ leaving: exact(value / 100) })}
         />
       </Part>
-      <Part title="Licences and paying">
-        <Choice
-          label="Licences of systems"
-          hint={
-            placement.licences === 'brought'
-              ? 'Only offers that let one bring them are taken; often these are hosts of one’s own. What they cost is not in the amount.'
-              : undefined
-          }
-          value={placement.licences}
-          options={[
-            ['included', 'in the rate'],
-            ['brought', 'brought along'],
-          ]}
-          onChange={(licences) => set({ licences })}
-        />
-        <Choice
-          label="Paid"
-          value={placement.term}
-          options={TERMS.map((term): readonly [Term, string] => [term, describeTerm(term)])}
-          onChange={(term) => set({ term })}
-        />
-        <Choice
-          label="Machines that are powered off"
-          value={placement.withoutOff ? 'out' : 'in'}
-          options={[
-            ['out', 'are left out'],
-            ['in', 'are placed, too'],
-          ]}
-          onChange={(value) => set({ withoutOff: value === 'out' })}
-        />
-      </Part>
+      <PayingPart placement={placement} onPlacement={onPlacement} />
     </div>
   );
 }
