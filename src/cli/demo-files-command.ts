@@ -3,13 +3,14 @@ import fs from 'node:fs';
 import path from 'node:path';
 import { DEMO_DESIGNS } from '@/demo/designs';
 import { DEMO_REVISIONS, generateBook } from '@/demo/generate-book';
-import { harbourPlan } from '@/demo/fleets';
+import { harbourHouseWorkbook, harbourPlan } from '@/demo/fleets';
 import { harbourHouse } from '@/demo/harbour-house';
 import { DEMO_PROFILES } from '@/demo/profiles';
 import { writeDesign } from '@/formats';
+import { plainSheets } from '@/handover';
 
-export function writeDemoFiles(folder: string): number {
-  const write = (name: string, text: string): void => {
+export async function writeDemoFiles(folder: string): Promise<number> {
+  const write = (name: string, text: string | Uint8Array): void => {
     const file = path.join(folder, name);
     fs.mkdirSync(path.dirname(file), { recursive: true });
     fs.writeFileSync(file, text);
@@ -28,6 +29,7 @@ export function writeDemoFiles(folder: string): number {
     );
   }
   write(path.join('fleets', 'harbour-house.csv'), harbourHouse());
+  write(path.join('fleets', 'harbour-house.xlsx'), await harbourHouseWorkbook(plainSheets));
   write(path.join('fleets', 'harbour-house.plan.json'), `${JSON.stringify(harbourPlan(), null, 2)}\n`);
   return 0;
 }

@@ -1,14 +1,6 @@
 /** `wick fleet … --plan`: the groups of a plan under its placements, side by side. */
-import { matrixTable, mixText, plainCell } from '@/core/display';
-import {
-  fleetLooksAt,
-  groupMachines,
-  isComplete,
-  matrixOf,
-  Placer,
-  readinessUnder,
-  UNION,
-} from '@/core/fleet';
+import { matrixTable, toldMatrix } from '@/core/display';
+import { fleetLooksAt, groupMachines, isComplete, matrixOf, Placer, readinessUnder } from '@/core/fleet';
 import type { PriceBook } from '@/core/books';
 import { readFleetPlan } from '@/formats/fleet/plan-schema';
 import type { ReadInventory } from '@/formats/fleet/read-inventory';
@@ -37,18 +29,9 @@ export async function matrixCommand(call: Call, file: string, read: ReadInventor
   const work = matrixOf(placer, groups, plan.placements);
   let step = work.next();
   while (!step.done) step = work.next();
-  const { cells, union, mix } = step.value;
+  const { cells, union } = step.value;
   const all = [...cells, ...union];
-  const first = (group: string) =>
-    all.find((each) => each.group === group && each.cell.placement === plan.placements[0]?.id);
-  const told = {
-    cells: all.map((each) => plainCell(each, first(each.group), currency)),
-    groups: [...groups.map(({ group }) => group), { id: UNION, name: 'All groups, each machine once' }],
-    currency,
-    mix: mix
-      ? mixText(mix, currency, (id) => plan.placements.find((each) => each.id === id)?.name ?? id)
-      : '',
-  };
+  const told = toldMatrix(step.value, groups, plan, read.fleet.machines.length);
   const pinned = { ...plan, books: books.map(({ key, revision }) => ({ book: key, revision })) };
   const bookOf = (key: string): PriceBook | undefined => books.find((book) => book.key === key);
   const table = matrixTable(told, pinned, {

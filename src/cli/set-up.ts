@@ -9,6 +9,7 @@ import {
   migrate,
   repositories,
 } from '@/data';
+import { plainSheets } from '@/handover';
 import { loadDemo } from '@/demo/load-demo';
 import { AppError, asAppError, type Context } from '@/operations';
 
@@ -44,7 +45,7 @@ export async function setUpDatabase(url: string, options: { readonly demo: boole
     await migrate(db);
     await ensureWorkspace(db, LOCAL_WORKSPACE, 'Skerrow Ferries');
     if (!options.demo || (await isDemoLoaded(db, LOCAL_WORKSPACE))) return;
-    await loadDemo(contextOn(db));
+    await loadDemo(contextOn(db), plainSheets);
     await markDemoLoaded(db, LOCAL_WORKSPACE, new Date());
   } catch (error) {
     if (asAppError(error).code === 'unavailable') {

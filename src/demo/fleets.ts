@@ -8,14 +8,17 @@ import {
   type Systems,
 } from '@/core/fleet';
 import { DEMO_REVISIONS } from './generate-book';
-import { estateRows, harbourHouseRows } from './harbour-house';
+import { csvOf, type DemoSheet, estateRows, harbourHouseSheets } from './harbour-house';
 import { DEMO_PROFILES } from './profiles';
+
+/** Writes sheets down: who loads the demo knows how. */
+export type SheetWriter = (sheets: readonly DemoSheet[], at: Date) => Promise<Uint8Array>;
 
 export interface DemoFleet {
   readonly title: string;
   readonly origin: string;
-  readonly rows: () => readonly (readonly string[])[];
-  readonly plan: Pick<FleetPlan, 'systems' | 'groups' | 'placements'>;
+  readonly file: (write: SheetWriter) => Promise<Uint8Array>;
+  readonly plan: Pick<FleetPlan, 'systems' | 'licences' | 'groups' | 'placements'>;
 }
 
 /** `linux` texts are guessed; the old one is nobody's any more. */
@@ -43,21 +46,29 @@ const PLACEMENTS: readonly FleetPlacement[] = [
   },
 ];
 
-const PLAN = { systems: SYSTEMS, groups: GROUPS, placements: PLACEMENTS };
+/** The program that counts sockets is nobody's yet: that is said. */
+const LICENCES: Systems = { 'Castrum DB': { is: 'licensed', product: 'castrum-db' } };
+
+const PLAN = { systems: SYSTEMS, licences: LICENCES, groups: GROUPS, placements: PLACEMENTS };
 
 /** The plan of Harbour House, as a file: by the newest revisions. */
 export function harbourPlan(): FleetPlan {
   const books = DEMO_PROFILES.map(({ key }) => ({ book: key, revision: DEMO_REVISIONS.length }));
-  const head = { title: 'Harbour House', currency: 'USD', exchange: [], books, origin: 'harbour-house.csv' };
+  const head = { title: 'Harbour House', currency: 'USD', exchange: [], books, origin: 'harbour-house.xlsx' };
   return { ...newPlan(head), ...PLAN };
 }
 
+/** Harbour House as a workbook. */
+export function harbourHouseWorkbook(write: SheetWriter): Promise<Uint8Array> {
+  return write(harbourHouseSheets(), new Date('2026-11-02T08:00:00Z'));
+}
+
 export const DEMO_FLEETS: readonly DemoFleet[] = [
-  { title: 'Harbour House', origin: 'harbour-house.csv', rows: harbourHouseRows, plan: PLAN },
+  { title: 'Harbour House', origin: 'harbour-house.xlsx', file: harbourHouseWorkbook, plan: PLAN },
   {
     title: 'Two thousand machines',
-    origin: 'generated',
-    rows: () => estateRows(2000, 'two thousand'),
+    origin: 'two-thousand.csv',
+    file: () => Promise.resolve(new TextEncoder().encode(csvOf(estateRows(2000, 'two thousand')))),
     plan: PLAN,
   },
 ];

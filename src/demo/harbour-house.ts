@@ -6,11 +6,11 @@
 import { seededRandom } from '@/core/base';
 
 const HEAD = [
-  'VM',
-  'Powerstate',
-  'CPUs',
+  'Machine',
+  'State',
+  'vCPU',
   'Memory (MB)',
-  'Provisioned (GB)',
+  'Disk set aside (GB)',
   'Disk used (GB)',
   'CPU peak (%)',
   'CPU p95 (%)',
@@ -19,9 +19,10 @@ const HEAD = [
   'Host',
   'Cluster',
   'Environment',
-  'Guest OS',
+  'Operating system',
   'IOPS peak',
   'Network out (GB)',
+  'Licences',
 ] as const;
 
 const CLUSTERS = ['quay', 'mole', 'lagoon'] as const;
@@ -49,6 +50,10 @@ const SIZES = [
   [16, 64],
   [16, 128],
 ] as const;
+/** Every so many machines run a database; a few a program whose licence counts sockets. */
+const LICENCES = Array.from({ length: 40 }, (_, at) =>
+  at % 13 === 5 ? 'Castrum DB' : at === 17 ? 'Tariff engine (per socket)' : '',
+);
 const SYSTEMS = ['Linux 64-bit', 'linux (64 bit)', 'Server OS 2022', 'Server OS 2016', 'BSD 13'] as const;
 
 /** Rows of a table, its headings first. The same seed gives the same estate. */
@@ -66,7 +71,7 @@ export function estateRows(machines: number, seed: string): string[][] {
     const off = random.next() < 0.06;
     rows.push([
       `${ROLES[at % ROLES.length]}-${String(Math.floor(at / ROLES.length) + 1).padStart(2, '0')}`,
-      off ? 'poweredOff' : 'poweredOn',
+      off ? 'off' : 'running',
       String(vcpu),
       String(memory * 1024),
       stored.toFixed(0),
@@ -81,6 +86,7 @@ export function estateRows(machines: number, seed: string): string[][] {
       random.pick(SYSTEMS),
       measured ? String(Math.round(40 + random.next() ** 4 * 9000)) : '',
       measured ? String(Math.round(random.next() ** 3 * 400)) : '',
+      LICENCES[at % LICENCES.length]!,
     ]);
   }
   return rows;
@@ -90,24 +96,19 @@ export function estateRows(machines: number, seed: string): string[][] {
 export function harbourHouseRows(): string[][] {
   const rows = estateRows(164, 'harbour house');
   rows.splice(60, 0, [...rows[40]!]);
-  rows.push([
-    'gangway-01',
-    'poweredOn',
-    '2',
-    'n/a',
-    '40',
-    '12',
-    '',
-    '',
-    '',
-    '',
-    'house-03',
-    'quay',
-    'live',
-    'Linux 64-bit',
-    '',
-    '',
-  ]);
+  const gangway: Partial<Record<(typeof HEAD)[number], string>> = {
+    Machine: 'gangway-01',
+    State: 'running',
+    vCPU: '2',
+    'Memory (MB)': 'n/a',
+    'Disk set aside (GB)': '40',
+    'Disk used (GB)': '12',
+    Host: 'house-03',
+    Cluster: 'quay',
+    Environment: 'live',
+    'Operating system': 'Linux 64-bit',
+  };
+  rows.push(HEAD.map((heading) => gangway[heading] ?? ''));
   return rows;
 }
 
@@ -115,6 +116,43 @@ export function harbourHouseRows(): string[][] {
 export function harbourHouse(): string {
   return csvOf(harbourHouseRows());
 }
+
+export interface DemoSheet {
+  readonly name: string;
+  readonly rows: readonly (readonly (string | number)[])[];
+}
+
+/** On the sheet of machines; their disks and which host is in which cluster stand on sheets of their own. */
+const OF_MACHINES = HEAD.filter((heading) => !heading.startsWith('Disk') && heading !== 'Cluster');
+
+/** The same as a workbook: a title above the headings, one row a disk, hosts apart. */
+export function harbourHouseSheets(): DemoSheet[] {
+  const [, ...rows] = harbourHouseRows();
+  const at = (heading: (typeof HEAD)[number]): number => HEAD.indexOf(heading);
+  const machines = rows.map((row) => OF_MACHINES.map((heading) => valueOf(row[at(heading)]!)));
+  const seen = new Set<string>();
+  const disks = rows.flatMap((row) => {
+    const name = row[at('Machine')]!;
+    if (seen.has(name)) return [];
+    seen.add(name);
+    const [aside, used] = [Number(row[at('Disk set aside (GB)')]), Number(row[at('Disk used (GB)')])];
+    // The large ones have a second disk of a third.
+    const parts = aside > 200 ? [aside - Math.floor(aside / 3), Math.floor(aside / 3)] : [aside];
+    return parts.map((part, disk) => [name, `disk ${disk + 1}`, part, Math.round((used * part) / aside)]);
+  });
+  const clusterOf = new Map(rows.map((row) => [row[at('Host')]!, row[at('Cluster')]!]));
+  return [
+    {
+      name: 'Machines',
+      rows: [['Server room of Harbour House'], [], OF_MACHINES, ...machines],
+    },
+    { name: 'Disks', rows: [['Machine', 'Label', 'Disk set aside (GB)', 'Disk used (GB)'], ...disks] },
+    { name: 'Hosts', rows: [['Host', 'Cluster'], ...[...clusterOf].sort(([a], [b]) => (a < b ? -1 : 1))] },
+  ];
+}
+
+/** Numbers as a sheet has them. */
+const valueOf = (text: string): string | number => (/^\d+(\.\d+)?$/.test(text) ? Number(text) : text);
 
 /** Estates are words and numbers: nothing in them needs quotes but what holds a separator. */
 export function csvOf(rows: readonly (readonly string[])[]): string {

@@ -13,9 +13,8 @@ import { machineLines, tidyMachine } from '@/formats/fleet/machine-schema';
 import { readInventory } from '@/formats/fleet/read-inventory';
 import { writeBookJson } from '@/formats/stream';
 import { DEMO_DESIGNS } from './designs';
-import { DEMO_FLEETS } from './fleets';
+import { DEMO_FLEETS, type SheetWriter } from './fleets';
 import { DEMO_REVISIONS, type DemoRevision, generatePieces } from './generate-book';
-import { csvOf } from './harbour-house';
 import { DEMO_PROFILES } from './profiles';
 import type { ProviderProfile } from './provider-profile';
 
@@ -28,7 +27,7 @@ export function demoFleetId(index: number): string {
 }
 
 /** May run again after it was broken off: what is there already is left as it is. */
-export async function loadDemo(context: Context): Promise<void> {
+export async function loadDemo(context: Context, write: SheetWriter): Promise<void> {
   const { workspace } = context.actor;
   const listed = await context.books.list(workspace);
   for (const profile of DEMO_PROFILES) {
@@ -44,7 +43,7 @@ export async function loadDemo(context: Context): Promise<void> {
     }
   }
   await importExchange(context, EXCHANGE);
-  await loadFleets(context);
+  await loadFleets(context, write);
   for (const [index, design] of DEMO_DESIGNS.entries()) {
     const id = demoDesignId(index);
     if (await context.designs.find(workspace, id)) continue;
@@ -54,14 +53,13 @@ export async function loadDemo(context: Context): Promise<void> {
   }
 }
 
-/** Harbour House from its workbook's rows, and a generated estate; both planned with. */
-async function loadFleets(context: Context): Promise<void> {
+/** Harbour House from its workbook, and a generated estate; both planned with. */
+async function loadFleets(context: Context, write: SheetWriter): Promise<void> {
   const { workspace } = context.actor;
-  for (const [index, { title, origin, rows, plan }] of DEMO_FLEETS.entries()) {
+  for (const [index, { title, origin, file, plan }] of DEMO_FLEETS.entries()) {
     const id = demoFleetId(index);
     if (await context.fleets.find(workspace, id)) continue;
-    const file = fileOfBytes(origin, new TextEncoder().encode(csvOf(rows())));
-    const { fleet } = await readInventory(title, [file]);
+    const { fleet } = await readInventory(title, [fileOfBytes(origin, await file(write))]);
     const source = new Blob([...machineLines(fleet.machines.map(tidyMachine))]).stream();
     await bringMachines(context, { id, title, origin, source });
     const stored = await openFleet(context, id);

@@ -21,6 +21,8 @@ import {
   readPlacedFleet,
   type ReadReport,
   readReport,
+  type FleetForm,
+  type PlacedFleetFile,
   type TableForm,
   type WrittenFile,
 } from '@/operations';
@@ -67,10 +69,8 @@ export function workersOn(outside: Outside, most: MostPrinted = MOST_PRINTED): W
       return writeTable(form, read, outside.now());
     },
     'fleet-file': async ({ actor, id, form }, tell = nobody) => {
-      const read = await readPlacedFleet(inside(actor), id, tell);
-      if (form !== 'xlsx') return writeTable(form, read, outside.now());
-      const bytes = new Uint8Array(await (await import('@/handover')).fleetSheet(read, outside.now()));
-      return { type: TABLE_TYPES.xlsx, bytes, name: `${fileStem(read.table.title)}.xlsx` };
+      const read = await readPlacedFleet(inside(actor), id, tell, form === 'xlsx');
+      return writeFleet(form, read, outside.now());
     },
     linked: async ({ token }) => {
       const linked = await openLink(outside, token);
@@ -126,6 +126,29 @@ const TABLE_TYPES: Readonly<Record<TableForm, string>> = {
 async function writeTable(form: TableForm, { table, data }: ReadComparison, at: Date): Promise<WrittenFile> {
   const bytes = new Uint8Array(await tableBytes(form, table, data, at));
   return { type: TABLE_TYPES[form], bytes, name: `${fileStem(table.title)}.${form}` };
+}
+
+async function writeFleet(form: FleetForm, read: PlacedFleetFile, at: Date): Promise<WrittenFile> {
+  const { fleetMarkdown, fleetPdf, fleetSheet } = await import('@/handover');
+  const name = (as: string): string => `${fileStem(read.table.title)}.${as}`;
+  switch (form) {
+    case 'xlsx':
+      return { type: TABLE_TYPES.xlsx, bytes: new Uint8Array(await fleetSheet(read, at)), name: name(form) };
+    case 'pdf':
+      return {
+        type: 'application/pdf',
+        bytes: new Uint8Array(await fleetPdf(read.report, at)),
+        name: name(form),
+      };
+    case 'md':
+      return {
+        type: TABLE_TYPES.md,
+        bytes: new TextEncoder().encode(fleetMarkdown(read.report)),
+        name: name(form),
+      };
+    default:
+      return writeTable(form, read, at);
+  }
 }
 
 async function tableBytes(form: TableForm, table: FlatTable, data: unknown, at: Date): Promise<Uint8Array> {

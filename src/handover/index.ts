@@ -6,7 +6,10 @@ import { reportSheet } from './report-sheet';
 
 export { flatTableMarkdown } from './flat-table-markdown';
 export { flatTableSheet } from './sheet-flat-table';
+export { fleetMarkdown } from './fleet-markdown';
+export { fleetPdf } from './fleet-pdf';
 export { fleetSheet } from './sheet-fleet';
+export { plainSheets } from './sheet-inventory';
 
 const TYPES: Readonly<Record<ReportForm, string>> = {
   xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',

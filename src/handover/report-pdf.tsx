@@ -1,7 +1,7 @@
 /**
  * A report on paper: real text, page numbers, heads repeated on every page, and the quarters as bars. Needs Q2, Q4.
  */
-import { Document, Page, renderToBuffer, Text, View } from '@react-pdf/renderer';
+import { Document, renderToBuffer, Text, View } from '@react-pdf/renderer';
 import type { ReactNode } from 'react';
 import { writeMoney } from '@/core/display';
 import type { Labelled, Report } from '@/core/report';
@@ -9,6 +9,7 @@ import { BesidePages } from './pdf-beside';
 import { Cell } from './pdf-cell';
 import { QuarterBars } from './pdf-chart';
 import { Entered, Lines, type Money, stretches, TogetherAtTheEnd } from './pdf-lines';
+import { Sheet } from './pdf-sheet';
 import { STYLES, registerFonts } from './pdf-style';
 
 export async function reportPdf(report: Report, at: Date, byMonth = false): Promise<Uint8Array> {
@@ -27,18 +28,14 @@ function Paper({ report, at, byMonth }: PaperProps) {
   const money: Money = (value) => writeMoney(value, report.currency).replaceAll('\u2212', '-');
   const parts = stretches(report.sections);
   const sheet = (children: ReactNode, key?: string, across = false) => (
-    <Page key={key} size="A4" orientation={across ? 'landscape' : 'portrait'} style={STYLES.page}>
-      <Text fixed style={STYLES.running} render={({ pageNumber }) => (pageNumber > 1 ? report.title : '')} />
+    <Sheet
+      key={key}
+      title={report.title}
+      foot={`Made on ${at.toISOString().slice(0, 10)} · ${report.currency}`}
+      across={across}
+    >
       {children}
-      <Text fixed style={[STYLES.foot, across ? STYLES.footAcross : {}]}>
-        Made on {at.toISOString().slice(0, 10)} · {report.currency}
-      </Text>
-      <Text
-        fixed
-        style={[STYLES.foot, STYLES.end, across ? STYLES.footAcross : {}]}
-        render={({ pageNumber, totalPages }) => `Page ${pageNumber} of ${totalPages}`}
-      />
-    </Page>
+    </Sheet>
   );
   return (
     <Document title={report.title} creator="Wick Tally" creationDate={at} language="en">

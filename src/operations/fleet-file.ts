@@ -1,8 +1,18 @@
 /** A stored fleet as it leaves the house: its groups under its placements, and machine by machine what each becomes. */
-import { type FlatTable, matrixTable, mixText, needText, plainCell, unfitText } from '@/core/display';
+import {
+  type FlatTable,
+  type FleetPlaceNames,
+  type FleetReport,
+  fleetReport,
+  matrixTable,
+  needText,
+  toldMatrix,
+  unfitText,
+} from '@/core/display';
 import type { Design } from '@/core/design';
 import {
   cellOf,
+  type FleetPlacement,
   type FleetPlan,
   fleetLooksAt,
   groupMachines,
@@ -10,9 +20,9 @@ import {
   type Machine,
   machineAmounts,
   matrixOf,
+  type MatrixStep,
   Placer,
   readinessUnder,
-  UNION,
 } from '@/core/fleet';
 import { fleetMachines, openFleet } from './fleets';
 import type { JobProgress } from './job-ports';
@@ -36,6 +46,7 @@ export interface SheetPlaced {
 export interface PlacedFleetFile {
   readonly plan: FleetPlan;
   readonly table: FlatTable;
+  readonly report: FleetReport;
   /** The same as data. */
   readonly data: unknown;
   readonly machines: readonly Machine[];
@@ -48,70 +59,100 @@ export interface PlacedFleetFile {
   }[];
 }
 
-/** The same core and so the same amounts as on screen. */
+/** The same core and so the same amounts as on screen. Machine by machine only where `eachMachine` asks for it. */
 export async function readPlacedFleet(
   context: Context,
   id: string,
   tell: (progress: JobProgress) => void,
+  eachMachine = true,
 ): Promise<PlacedFleetFile> {
   allow(context.actor, 'readPlacedFleet');
   const { plan, machines: count } = await openFleet(context, id);
   if (plan.placements.length === 0) throw invalid('This fleet has no placement yet. Make one first.');
-  const steps = 3 + plan.placements.length;
+  const steps = 3 + (eachMachine ? plan.placements.length : 0);
   tell({ done: 0, steps, words: 'Reading the machines' });
   const machines: Machine[] = [];
   for (let after = 0; after < count; after += PAGE)
     machines.push(...(await fleetMachines(context, id, after, PAGE)));
   const { placer, books } = await placerFor(context, plan);
-  tell({ done: 1, steps, words: 'Placing the groups' });
-  const groups = groupMachines(plan, machines, readinessUnder(plan, placer));
-  const { cells, union, mix } = run(matrixOf(placer, groups, plan.placements));
-  const all = [...cells, ...union];
-  const firstOf = (group: string) =>
-    all.find((each) => each.group === group && each.cell.placement === plan.placements[0]!.id);
-  const nameOf = (placement: string): string =>
-    plan.placements.find((each) => each.id === placement)?.name ?? placement;
-  const told = {
-    cells: all.map((each) => plainCell(each, firstOf(each.group), plan.currency)),
-    groups: [...groups.map(({ group }) => group), { id: UNION, name: 'All groups, each machine once' }],
-    currency: plan.currency,
-    mix: mix ? mixText(mix, plan.currency, nameOf) : '',
-  };
+  const readinessOf = readinessUnder(plan, placer);
+  const groups = groupMachines(plan, machines, readinessOf);
+  const matrix = followed(matrixOf(placer, groups, plan.placements), (share) =>
+    tell({ done: 1, steps, words: `Placing the groups, ${share} %` }),
+  );
+  const told = toldMatrix(matrix, groups, plan, machines.length);
   const names = {
     book: (key: string) => placer.bookOf(key)?.title ?? key,
     region: (key: string, code: string) => placer.bookOf(key)?.region(code)?.name ?? code,
   };
-  const placements = plan.placements.map((placement, at) => {
+  const placements = (eachMachine ? plan.placements : []).map((placement, at) => {
     tell({ done: 2 + at, steps, words: `Placing every machine: ${placement.name}` });
-    const part = { id: 'all', name: plan.title, machines };
-    const cell = run(cellOf(placer, [part], placement));
-    const there = { ...placement, places: [cell.place] };
-    const as =
-      placement.rule.by === 'installed'
-        ? cell
-        : run(cellOf(placer, [part], { ...there, rule: { by: 'installed' } }));
-    const installed = new Map(
-      machineAmounts(as, plan.currency).map(({ laid, printed }) => [
-        laid.machine.id,
-        printed?.toString() ?? null,
-      ]),
-    );
-    const book = placer.bookOf(cell.place.book)!;
-    return {
-      name: placement.name,
-      where: `${names.book(cell.place.book)}, ${names.region(cell.place.book, cell.place.region)}`,
-      prices: `${book.title}, revision ${book.revision} of ${book.effective}`,
-      of: new Map(
-        machineAmounts(cell, plan.currency).map(({ laid, printed }) => [
-          laid.machine.id,
-          sheetPlaced(laid, printed?.toString() ?? null, installed.get(laid.machine.id) ?? null),
-        ]),
-      ),
-    };
+    return placedSheet(placer, plan, machines, placement, names);
   });
   tell({ done: steps - 1, steps, words: 'Writing it down' });
   const pinned = { ...plan, books };
-  return { plan, table: matrixTable(told, pinned, names), data: told, machines, placements };
+  return {
+    plan,
+    table: matrixTable(told, pinned, names),
+    report: fleetReport({
+      plan: pinned,
+      machines,
+      groups,
+      matrix,
+      readinessOf,
+      books: placer.world.books,
+      names,
+    }),
+    data: told,
+    machines,
+    placements,
+  };
+}
+
+/** To the end, told in tenths of a hundred. */
+function followed<T>(work: Generator<MatrixStep, T>, tell: (share: number) => void): T {
+  let told = -1;
+  let step = work.next();
+  while (!step.done) {
+    const share = Math.floor((step.value.done / step.value.steps) * 10) * 10;
+    if (share > told) tell((told = share));
+    step = work.next();
+  }
+  return step.value;
+}
+
+function placedSheet(
+  placer: Placer,
+  plan: FleetPlan,
+  machines: readonly Machine[],
+  placement: FleetPlacement,
+  names: FleetPlaceNames,
+): PlacedFleetFile['placements'][number] {
+  const part = { id: 'all', name: plan.title, machines };
+  const cell = run(cellOf(placer, [part], placement));
+  const there = { ...placement, places: [cell.place] };
+  const as =
+    placement.rule.by === 'installed'
+      ? cell
+      : run(cellOf(placer, [part], { ...there, rule: { by: 'installed' } }));
+  const installed = new Map(
+    machineAmounts(as, plan.currency).map(({ laid, printed }) => [
+      laid.machine.id,
+      printed?.toString() ?? null,
+    ]),
+  );
+  const book = placer.bookOf(cell.place.book)!;
+  return {
+    name: placement.name,
+    where: `${names.book(cell.place.book)}, ${names.region(cell.place.book, cell.place.region)}`,
+    prices: `${book.title}, revision ${book.revision} of ${book.effective}`,
+    of: new Map(
+      machineAmounts(cell, plan.currency).map(({ laid, printed }) => [
+        laid.machine.id,
+        sheetPlaced(laid, printed?.toString() ?? null, installed.get(laid.machine.id) ?? null),
+      ]),
+    ),
+  };
 }
 
 function sheetPlaced(laid: LaidMachine, byRule: string | null, installed: string | null): SheetPlaced {

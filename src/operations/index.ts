@@ -12,7 +12,7 @@ export * from './fleets';
 export * from './edit-design';
 export * from './ports';
 export * from './history';
-export { TABLE_FORMS } from './job-ports';
+export { FLEET_FORMS, TABLE_FORMS } from './job-ports';
 export * from './jobs';
 export * from './library';
 export { LIBRARY_KINDS } from './library-ports';

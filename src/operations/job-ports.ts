@@ -18,6 +18,8 @@ export type ComparisonAsked = { readonly by: GroupBy } | { readonly axis: Axis; 
 /** The forms in which a comparison leaves the house. */
 export const TABLE_FORMS = ['xlsx', 'csv', 'md', 'json'] as const;
 export type TableForm = (typeof TABLE_FORMS)[number];
+export const FLEET_FORMS = [...TABLE_FORMS, 'pdf'] as const;
+export type FleetForm = (typeof FLEET_FORMS)[number];
 
 /** What is to be done, in plain data: it may be done by another process, after this one has ended. */
 export type JobWork =
@@ -41,7 +43,7 @@ export type JobWork =
     }
   | {
       readonly what: 'fleet-file';
-      readonly given: { readonly actor: Actor; readonly id: string; readonly form: TableForm };
+      readonly given: { readonly actor: Actor; readonly id: string; readonly form: FleetForm };
     }
   | {
       readonly what: 'linked-file';

@@ -5,7 +5,15 @@ import type { ReportForm, ReportOptions } from '@/core/report';
 import { AppError, notFound } from './app-error';
 import { openDesign } from './designs';
 import { openFleet } from './fleets';
-import type { ComparisonAsked, JobLane, JobRow, JobWork, TableForm, WrittenFile } from './job-ports';
+import type {
+  ComparisonAsked,
+  FleetForm,
+  JobLane,
+  JobRow,
+  JobWork,
+  TableForm,
+  WrittenFile,
+} from './job-ports';
 import { linkOf } from './links';
 import { allow } from './may';
 import type { Context, DesignLink } from './ports';
@@ -48,7 +56,7 @@ export async function askComparisonFile(
   return ask(context, { workspace: actor.workspace, lane: 'team', key, work, askedBy: actor.user });
 }
 
-export async function askFleetFile(context: Context, id: string, form: TableForm): Promise<JobRow> {
+export async function askFleetFile(context: Context, id: string, form: FleetForm): Promise<JobRow> {
   allow(context.actor, 'readPlacedFleet');
   const { actor } = context;
   const { revision } = await openFleet(context, id);

@@ -1,6 +1,6 @@
 /** What the fleet worker is asked about and answers with, in plain data. Amounts are exact texts, but those called printed. */
 import type { Place } from '@/core/design';
-import type { HostsTold, PlainCell } from '@/core/display';
+import type { HostsTold } from '@/core/display';
 import type { MachineFilter, Machine, Overlap, ReadinessCode, SystemText, UnfitWhy } from '@/core/fleet';
 import type { PlainFigure } from '@/core/trace';
 import type { RejectedRow, Repeated } from '@/formats/fleet/fleet-builder';
@@ -93,50 +93,9 @@ export interface MoneyPicture {
   readonly half: number;
 }
 
-export interface InstalledPicture {
-  readonly rows: readonly {
-    readonly what: 'vcpu' | 'memory';
-    readonly installed: number;
-    /** Of machines that are measured; null: none is. */
-    readonly peak: number | null;
-    readonly usual: number | null;
-    /** Installed on those that have a peak. */
-    readonly measured: number;
-  }[];
-  readonly disk: { readonly allocated: number; readonly used: number | null };
-  /** Machines by how full their vCPU is at the peak: tenths, and those that nobody measured. */
-  readonly tenths: readonly number[];
-  readonly unmeasured: number;
-}
+export type { InstalledPicture, SurePicture } from '@/core/fleet';
 
-export interface SurePicture {
-  readonly rows: readonly {
-    readonly what: string;
-    readonly measured: number;
-    readonly typed: number;
-    readonly derived: number;
-    readonly missing: number;
-  }[];
-  readonly machines: number;
-}
-
-export type { PlainCell } from '@/core/display';
-
-export interface MatrixAnswer {
-  readonly currency: string;
-  readonly groups: readonly { readonly id: string; readonly name: string; readonly machines: number }[];
-  readonly cells: readonly PlainCell[];
-  readonly overlap: { readonly union: number; readonly twice: number; readonly inNone: number };
-  readonly mix: {
-    readonly chosen: readonly {
-      readonly group: string;
-      readonly placement: string;
-      readonly machines: number;
-    }[];
-    readonly monthly: string;
-    readonly text: string;
-  } | null;
-}
+export type { ToldMatrix as MatrixAnswer } from '@/core/display';
 
 export interface MachineAnswer {
   readonly machine: Machine;

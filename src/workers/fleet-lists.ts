@@ -1,7 +1,6 @@
 /** The machines of the open fleet: found, sorted, counted, and drawn as pictures. */
 import { addAll, ZERO } from '@/core/base';
 import {
-  type Fact,
   isMeasured,
   type Machine,
   licenceTextsOf,
@@ -13,15 +12,7 @@ import {
   systemTexts,
 } from '@/core/fleet';
 import type { PlacedAll } from './fleet-one';
-import type {
-  InstalledPicture,
-  MachineQuery,
-  MachineRow,
-  MachineTally,
-  MoneyPicture,
-  SurePicture,
-  ValuesAnswer,
-} from './fleet-protocol';
+import type { MachineQuery, MachineRow, MachineTally, MoneyPicture, ValuesAnswer } from './fleet-protocol';
 
 /** What the plan says of the machines, worked out once for each. */
 export interface Looked {
@@ -166,66 +157,6 @@ export class FleetLists {
       machines: priced.length,
       half,
     };
-  }
-
-  installed(machines: readonly Machine[]): InstalledPicture {
-    const row = (
-      what: 'vcpu' | 'memory',
-      peak: 'peakCpu' | 'peakMemory',
-      usual: 'usualCpu' | 'usualMemory',
-    ) => {
-      const known = machines.filter((machine) => machine[peak] !== null);
-      const used = (share: typeof peak | typeof usual): number | null => {
-        const some = machines.filter((machine) => machine[share] !== null);
-        return some.length === 0
-          ? null
-          : some.reduce((sum, machine) => sum + machine[what].value * machine[share]!.value, 0);
-      };
-      return {
-        what,
-        installed: machines.reduce((sum, machine) => sum + machine[what].value, 0),
-        peak: used(peak),
-        usual: used(usual),
-        measured: known.reduce((sum, machine) => sum + machine[what].value, 0),
-      };
-    };
-    const tenths = Array.from({ length: 10 }, () => 0);
-    let unmeasured = 0;
-    for (const { peakCpu } of machines) {
-      if (peakCpu === null) unmeasured += 1;
-      else tenths[Math.min(9, Math.floor(peakCpu.value * 10))]! += 1;
-    }
-    const stored = machines.filter((machine) => machine.stored !== null);
-    return {
-      rows: [row('vcpu', 'peakCpu', 'usualCpu'), row('memory', 'peakMemory', 'usualMemory')],
-      disk: {
-        allocated: machines.reduce((sum, { storage }) => sum + (storage?.value ?? 0), 0),
-        used: stored.length === 0 ? null : stored.reduce((sum, machine) => sum + machine.stored!.value, 0),
-      },
-      tenths,
-      unmeasured,
-    };
-  }
-
-  sure(machines: readonly Machine[]): SurePicture {
-    const facts: readonly (readonly [string, (machine: Machine) => Fact | null])[] = [
-      ['vCPU', ({ vcpu }) => vcpu],
-      ['Memory', ({ memory }) => memory],
-      ['Disk set aside', ({ storage }) => storage],
-      ['Disk used', ({ stored }) => stored],
-      ['CPU, peak', ({ peakCpu }) => peakCpu],
-      ['CPU, 95th percentile', ({ usualCpu }) => usualCpu],
-      ['Memory, peak', ({ peakMemory }) => peakMemory],
-      ['Memory, 95th percentile', ({ usualMemory }) => usualMemory],
-      ['Operations a second', ({ iops }) => iops],
-      ['Sent a month', ({ sent }) => sent],
-    ];
-    const rows = facts.map(([what, read]) => {
-      const counts = { measured: 0, typed: 0, derived: 0, missing: 0 };
-      for (const machine of machines) counts[read(machine)?.from ?? 'missing'] += 1;
-      return { what, ...counts };
-    });
-    return { rows, machines: machines.length };
   }
 }
 

@@ -1,13 +1,14 @@
 /** What the machines of the open fleet become: under a placement, in the matrix, one of them, on hosts, as a design. */
 import { LICENCE_METER } from '@/core/books';
 import type { Design } from '@/core/design';
-import { hostsTold, mixText, plainCell, ruleText } from '@/core/display';
+import { type FleetReport, fleetReport, hostsTold, ruleText, toldMatrix } from '@/core/display';
 import { halfAwayFromZero, minorDigits } from '@/core/money';
 import {
   cellOf,
   fleetLooksAt,
   type FleetCell,
   type FleetPlan,
+  type GroupMachines,
   groupMachines,
   type Machine,
   machineAmounts,
@@ -25,10 +26,17 @@ import type { LoadedBooks } from './loaded-books';
 
 type ReadinessOf = (machine: Machine) => readonly ReadinessCode[];
 
+interface Worked {
+  /** As text. */
+  readonly plan: string;
+  readonly matrix: Matrix;
+  readonly groups: readonly GroupMachines[];
+}
+
 export class FleetPlaces {
   private placerOf: { readonly plan: FleetPlan; readonly placer: Placer } | null = null;
   private readonly placed = new Map<string, { readonly placer: Placer; readonly all: PlacedAll }>();
-  private lastMatrix: { readonly plan: string; readonly matrix: Matrix } | null = null;
+  private last: Worked | null = null;
 
   constructor(
     private readonly machines: readonly Machine[],
@@ -101,6 +109,26 @@ export class FleetPlaces {
   }
 
   async matrix(plan: FleetPlan, readinessOf: ReadinessOf, work: FleetWork): Promise<MatrixAnswer> {
+    const { matrix, groups } = await this.worked(plan, readinessOf, work);
+    return toldMatrix(matrix, groups, plan, this.machines.length);
+  }
+
+  async report(plan: FleetPlan, readinessOf: ReadinessOf, work: FleetWork): Promise<FleetReport> {
+    const { matrix, groups } = await this.worked(plan, readinessOf, work);
+    const { world } = await this.placer(plan);
+    const bookOf = (key: string) => world.books.find((book) => book.key === key);
+    const names = {
+      book: (key: string) => bookOf(key)?.title ?? key,
+      region: (key: string, code: string) => bookOf(key)?.region(code)?.name ?? code,
+    };
+    const { machines } = this;
+    return fleetReport({ plan, machines, groups, matrix, readinessOf, books: world.books, names });
+  }
+
+  /** Groups under placements; the last ones are kept. */
+  private async worked(plan: FleetPlan, readinessOf: ReadinessOf, work: FleetWork): Promise<Worked> {
+    const key = JSON.stringify(plan);
+    if (this.last?.plan === key) return this.last;
     const placer = await this.placer(plan);
     const groups = groupMachines(plan, this.machines, readinessOf);
     const matrix = await driven(matrixOf(placer, groups, plan.placements), work, ({ done, steps }) => [
@@ -108,33 +136,8 @@ export class FleetPlaces {
       steps,
       'Groups under placements',
     ]);
-    this.lastMatrix = { plan: JSON.stringify(plan), matrix };
-    const cells = [...matrix.cells, ...matrix.union];
-    const firsts = new Map(
-      cells.filter(({ cell }) => cell.placement === plan.placements[0]?.id).map((each) => [each.group, each]),
-    );
-    const once = onceEach(groups);
-    const union = once.reduce((sum, { machines }) => sum + machines.length, 0);
-    const memberships = groups.reduce((sum, { machines }) => sum + machines.length, 0);
-    const { mix } = matrix;
-    return {
-      currency: plan.currency,
-      groups: [
-        ...groups.map(({ group, machines }) => ({
-          id: group.id,
-          name: group.name,
-          machines: machines.length,
-        })),
-        ...(groups.length > 1 ? [{ id: UNION, name: 'All groups, each machine once', machines: union }] : []),
-      ],
-      cells: cells.map((each) => plainCell(each, firsts.get(each.group), plan.currency)),
-      overlap: { union, twice: memberships - union, inNone: this.machines.length - union },
-      mix: mix && {
-        chosen: mix.chosen,
-        monthly: mix.monthly.toString(),
-        text: mixText(mix, plan.currency, (id) => plan.placements.find((each) => each.id === id)?.name ?? id),
-      },
-    };
+    this.last = { plan: key, matrix, groups };
+    return this.last;
   }
 
   async machine(plan: FleetPlan, id: string, ready: readonly ReadinessCode[]): Promise<MachineAnswer | null> {
@@ -223,8 +226,8 @@ export class FleetPlaces {
     id: string,
     work: FleetWork,
   ): Promise<FleetCell | null> {
-    if (this.lastMatrix?.plan === JSON.stringify(plan)) {
-      const { matrix } = this.lastMatrix;
+    if (this.last?.plan === JSON.stringify(plan)) {
+      const { matrix } = this.last;
       const found = [...matrix.cells, ...matrix.union].find(
         (each) => each.group === group && each.cell.placement === id,
       );

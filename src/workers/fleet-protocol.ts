@@ -3,6 +3,7 @@
  * hangs on what is planned carries the plan. Long answers tell how far they are, and can be called off.
  */
 import type { Design } from '@/core/design';
+import type { FleetReport } from '@/core/display';
 import type { FleetPlan, Machine } from '@/core/fleet';
 import type { LookedAt } from '@/formats/fleet/read-inventory';
 import type {
@@ -55,6 +56,7 @@ export type FleetQuestion =
   | ({ readonly ask: 'machine'; readonly machine: string } & OfPlan)
   | ({ readonly ask: 'parts'; readonly machine: string; readonly placement: string } & OfPlan)
   | ({ readonly ask: 'matrix' } & OfPlan)
+  | ({ readonly ask: 'report' } & OfPlan)
   | ({ readonly ask: 'hosts'; readonly group: string; readonly placement: string } & OfPlan)
   | ({ readonly ask: 'average'; readonly query: MachineQuery } & OfPlan)
   | ({ readonly ask: 'design'; readonly group: string; readonly placement: string } & OfPlan)
@@ -83,6 +85,7 @@ export interface FleetAnswers {
   machine: MachineAnswer | null;
   parts: PartsAnswer | null;
   matrix: MatrixAnswer;
+  report: FleetReport;
   hosts: HostsAnswer | null;
   average: AverageAnswer;
   design: { readonly design: Design; readonly printed: string; readonly machines: number };

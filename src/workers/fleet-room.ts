@@ -1,6 +1,6 @@
 /** Answers the page's questions about one fleet. Kept free of worker globals so that it is tested like any module. */
 import { assertNever } from '@/core/base';
-import { type FleetPlan, type Machine, readinessUnder } from '@/core/fleet';
+import { type FleetPlan, installedPicture, type Machine, readinessUnder, surePicture } from '@/core/fleet';
 import { writeFleetCsv } from '@/formats/fleet/write-fleet-csv';
 import { FleetLists, type Looked } from './fleet-lists';
 import type { PlacedAll } from './fleet-one';
@@ -66,9 +66,9 @@ export class FleetRoom {
         return this.now.lists.money(found, placed);
       }
       case 'installed':
-        return this.now.lists.installed((await this.find(question.plan, question.query, work)).found);
+        return installedPicture((await this.find(question.plan, question.query, work)).found);
       case 'sure':
-        return this.now.lists.sure((await this.find(question.plan, question.query, work)).found);
+        return surePicture((await this.find(question.plan, question.query, work)).found);
       case 'machine': {
         const looked = await this.lookedAt(question.plan);
         const machine = this.now.machines.find(({ id }) => id === question.machine);
@@ -83,6 +83,10 @@ export class FleetRoom {
       case 'matrix': {
         const { readinessOf: ready } = await this.lookedAt(question.plan);
         return this.now.places.matrix(question.plan, ready, work);
+      }
+      case 'report': {
+        const { readinessOf: ready } = await this.lookedAt(question.plan);
+        return this.now.places.report(question.plan, ready, work);
       }
       case 'hosts': {
         const { readinessOf: ready } = await this.lookedAt(question.plan);

@@ -59,7 +59,7 @@ describe('wick fleet', () => {
 
   it('takes a column for what a person says it is', () => {
     const rows = estateRows(3, 'columns').map((row, at) =>
-      at === 0 ? row.map((each) => (each === 'CPUs' ? 'Zahl' : each)) : row,
+      at === 0 ? row.map((each) => (each === 'vCPU' ? 'Zahl' : each)) : row,
     );
     const file = path.join(folder, 'other.csv');
     fs.writeFileSync(file, csvOf(rows));
@@ -98,7 +98,7 @@ describe('wick fleet with a plan', () => {
     // Rows were left out, and that is told.
     expect(answer.status).toBe(3);
     const { cells, mix } = JSON.parse(answer.stdout) as {
-      readonly mix: string;
+      readonly mix: { readonly text: string };
       readonly cells: readonly {
         readonly group: string;
         readonly placement: string;
@@ -116,9 +116,9 @@ describe('wick fleet with a plan', () => {
     const machines = (group: string) =>
       cells.find((cell) => cell.group === group && cell.placement === 'used')!.machines;
     expect(machines('*')).toBe(machines('live') + machines('test'));
-    expect(mix).toMatch(/a month/);
+    expect(mix.text).toMatch(/a month/);
     const disks = path.join(folder, 'fleets', 'disks.csv');
-    fs.writeFileSync(disks, 'VM;Used space (GiB)\nberth-01;1000000\n');
+    fs.writeFileSync(disks, 'Machine;Used space (GiB)\nberth-01;1000000\n');
     const joined = run(...files('harbour-house.csv', 'disks.csv'), '--plan', plan(), '--json').stdout;
     const storage = (text: string) =>
       Number((JSON.parse(text) as { cells: typeof cells }).cells[0]!.kinds.storage);

@@ -1,5 +1,5 @@
 /** Cells of the matrix as plain data and as a flat table, and hosts as they are told. */
-import type { Decimal } from '../base';
+import { type Decimal, decimal } from '../base';
 import type { Place } from '../design';
 import {
   COST_KINDS,
@@ -133,12 +133,36 @@ export function plainCell(
   };
 }
 
-export interface MatrixTold {
+interface MatrixTold {
   readonly cells: readonly PlainCell[];
   readonly groups: readonly { readonly id: string; readonly name: string }[];
   readonly currency: string;
-  /** What the best mix is; empty: there is none. */
-  readonly mix: string;
+  /** The best mix; null: there is none. */
+  readonly mix: { readonly text: string } | null;
+}
+
+/**
+ * What has to be known of a cell beside its amount.
+ *
+ * @example
+ * const placer = new Placer({ currency: 'USD', exchange: [], books: [book], systems: {} });
+ * const here = defaultPlacement('p', 'Here', [{ book: 'small', region: 'severn' }]);
+ * const cell = cellOf(placer, [{ id: 'a', name: 'A', machines: [] }], here).next().value;
+ * cellNotes(plainCell({ group: 'a', cell, installed: null, ifMeasured: null }, undefined, 'USD')); // => []
+ */
+export function cellNotes({ hosts, unfit, unmeasured, unmapped, unpriced }: PlainCell): string[] {
+  return [
+    ...(hosts ? [hostsText(hosts)] : []),
+    ...unfit.map(
+      ({ why, count, some }) =>
+        `${count} do not fit, because ${unfitText(why)}: ${some.join(', ')}${count > some.length ? ' …' : ''}.`,
+    ),
+    ...(unmeasured > 0 ? [`${unmeasured} are sized as installed, because not measured.`] : []),
+    ...(unmapped > 0
+      ? [`${unmapped} have a system or a licence that is not mapped: nothing is counted for it.`]
+      : []),
+    ...(unpriced > 0 ? [`${unpriced} lines have no amount.`] : []),
+  ];
 }
 
 /**
@@ -146,18 +170,19 @@ export interface MatrixTold {
  *
  * @example
  * const plan = newPlan({ title: 'Quay', currency: 'USD', exchange: [], books: [], origin: '' });
- * matrixTable({ cells: [], groups: [], currency: 'USD', mix: '' }, plan, { book: (key) => key, region: (_, code) => code }).head.slice(0, 3); // => ['Group', 'Placement', 'Where']
+ * matrixTable({ cells: [], groups: [], currency: 'USD', mix: null }, plan, { book: (key) => key, region: (_, code) => code }).head.slice(0, 3); // => ['Group', 'Placement', 'Where']
  */
 export function matrixTable(
   { cells, groups, currency, mix }: MatrixTold,
   plan: FleetPlan,
   names: FleetPlaceNames,
 ): FlatTable {
-  const money = (amount: string | null): FlatCell => (amount === null ? '' : { money: amount });
+  const money = (amount: string | null): FlatCell =>
+    amount === null ? '' : { money: printed(decimal(amount), currency) };
   const placement = (id: string): string => plan.placements.find((each) => each.id === id)?.name ?? id;
   return {
     title: `${plan.title}: groups under placements`,
-    answer: mix || 'What each group would cost a month.',
+    answer: mix?.text ?? 'What each group would cost a month.',
     currency,
     // Groups may have machines in common: their amounts are no parts of a sum.
     noSums: true,
@@ -198,20 +223,7 @@ export function matrixTable(
         ],
       })),
       ...cells.flatMap((cell) => {
-        const lines = [
-          ...(cell.hosts ? [hostsText(cell.hosts)] : []),
-          ...cell.unfit.map(
-            ({ why, count, some }) =>
-              `${count} do not fit, because ${unfitText(why)}: ${some.join(', ')}${count > some.length ? ' …' : ''}.`,
-          ),
-          ...(cell.unmeasured > 0
-            ? [`${cell.unmeasured} are sized as installed, because not measured.`]
-            : []),
-          ...(cell.unmapped > 0
-            ? [`${cell.unmapped} have a system that is not mapped: no licence is counted for them.`]
-            : []),
-          ...(cell.unpriced > 0 ? [`${cell.unpriced} lines have no amount.`] : []),
-        ];
+        const lines = cellNotes(cell);
         const group = groups.find(({ id }) => id === cell.group)?.name ?? cell.group;
         return lines.length > 0 ? [{ title: `${group}, ${placement(cell.placement)}`, lines }] : [];
       }),

@@ -8,6 +8,7 @@ export * from './matrix';
 export * from './model';
 export * from './packing';
 export * from './placed';
+export * from './pictures';
 export * from './plan';
 export * from './planned';
 export * from './placement';

@@ -11,6 +11,7 @@ const VIEWS = [
   ['/groups', 'Groups'],
   ['/placements', 'Placements'],
   ['/matrix', 'Side by side'],
+  ['/report', 'Report'],
   ['/again', 'Bring in again'],
 ] as const;
 

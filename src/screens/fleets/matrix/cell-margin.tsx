@@ -2,14 +2,14 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { hostsText, KIND_WORDS, unfitText, writeMoney, writeNumber } from '@/core/display';
+import { hostsText, KIND_WORDS, type PlainCell, unfitText, writeMoney, writeNumber } from '@/core/display';
 import { COST_KINDS } from '@/core/fleet';
 import { writeDesign } from '@/formats';
 import { Amount } from '@/ui/amount';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { tell } from '@/ui/toast';
-import type { HostsAnswer, MatrixAnswer, PlainCell } from '@/workers/fleet-protocol';
+import type { HostsAnswer, MatrixAnswer } from '@/workers/fleet-protocol';
 import { callApi } from '../../lib/call-api';
 import { useFleet } from '../room-context';
 

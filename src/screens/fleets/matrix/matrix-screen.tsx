@@ -1,18 +1,17 @@
 /** Groups under placements, side by side: what each costs, why they differ, the best mix; any cell becomes a design. */
 'use client';
-import Link from 'next/link';
 import { useState } from 'react';
-import { writeMoney, writeNumber } from '@/core/display';
+import { type PlainCell, writeMoney, writeNumber } from '@/core/display';
 import { UNION } from '@/core/fleet';
 import { Amount } from '@/ui/amount';
 import { Button } from '@/ui/button';
-import { Empty } from '@/ui/empty';
 import { Margin } from '@/ui/margin';
-import { Menu } from '@/ui/menu';
 import { TallyFigure, TallyLine } from '@/ui/tally-line';
 import { Wick } from '@/ui/wick';
-import type { MatrixAnswer, PlainCell } from '@/workers/fleet-protocol';
+import type { MatrixAnswer } from '@/workers/fleet-protocol';
 import { FileMakingLine, useFileMaking } from '../../report/file-making';
+import { FleetFiles } from '../fleet-files';
+import { NothingPlaced } from '../nothing-placed';
 import { useFleet } from '../room-context';
 import { useFleetAsked } from '../use-fleet-asked';
 import { Working } from '../working';
@@ -27,22 +26,10 @@ export function MatrixScreen() {
   const files = useFileMaking(`/api/fleets/${id}/file`, '/api/jobs');
   if (plan.placements.length === 0) {
     return (
-      <div className="min-h-0 flex-1 bg-surface">
-        <Empty
-          title="Nothing to compare yet"
-          acts={
-            <Link
-              className="inline-flex h-7 items-center rounded border border-brand bg-brand px-2.5 text-sm font-medium text-on-brand"
-              href={`/fleets/${id}/placements`}
-            >
-              Make a placement
-            </Link>
-          }
-        >
-          Here the groups of this fleet stand under its placements, side by side. It takes one placement at
-          least.
-        </Empty>
-      </div>
+      <NothingPlaced title="Nothing to compare yet" id={id}>
+        Here the groups of this fleet stand under its placements, side by side. It takes one placement at
+        least.
+      </NothingPlaced>
     );
   }
   const { answer } = asked;
@@ -65,24 +52,7 @@ export function MatrixScreen() {
                 onStop={asked.isWaiting ? asked.stop : undefined}
               />
             )}
-            {answer && (
-              <Menu
-                label="Export"
-                items={[
-                  {
-                    label: 'XLSX',
-                    detail: 'hosts, machines, disks, prices of each under every placement',
-                    onSelect: () => files.begin('xlsx'),
-                  },
-                  { label: 'CSV', detail: 'this table', onSelect: () => files.begin('csv') },
-                  {
-                    label: 'Markdown',
-                    detail: 'this table, with its settings',
-                    onSelect: () => files.begin('md'),
-                  },
-                ]}
-              />
-            )}
+            {answer && <FleetFiles files={files} />}
           </div>
           {asked.trouble && (
             <p role="alert" className="px-[18px] py-3 text-sm text-ember-ink">

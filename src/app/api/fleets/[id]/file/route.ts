@@ -1,14 +1,14 @@
 /**
- * ?form=xlsx|csv|md|json: a fleet's groups under its placements; as a workbook every machine, too. GET: the file, or where to
+ * ?form=xlsx|csv|md|json|pdf: a fleet's groups under its placements; as a workbook every machine, as PDF and Markdown its report. GET: the file, or where to
  * follow it when it takes longer (202). POST: asks for it, and answers with the job.
  */
-import { askFleetFile, invalid, TABLE_FORMS, type TableForm } from '@/operations';
+import { askFleetFile, invalid, FLEET_FORMS, type FleetForm } from '@/operations';
 import { handler } from '../../../answer';
 import { teamAsked, teamFile } from '../../../report-file';
 
-function formOf(request: Request): TableForm {
-  const form = TABLE_FORMS.find((each) => each === new URL(request.url).searchParams.get('form'));
-  if (!form) throw invalid(`A fleet is written as ${TABLE_FORMS.join(', ')}.`);
+function formOf(request: Request): FleetForm {
+  const form = FLEET_FORMS.find((each) => each === new URL(request.url).searchParams.get('form'));
+  if (!form) throw invalid(`A fleet is written as ${FLEET_FORMS.join(', ')}.`);
   return form;
 }
 
