@@ -73,6 +73,7 @@ for (const scheme of ['light', 'dark'] as const) {
         ['groups', 'Operating systems'],
         ['placements', 'Disks and traffic'],
         ['matrix', 'The best mix'],
+        ['report', 'Where is the money?'],
         ['again', 'Bring the inventory in again'],
       ] as const) {
         await page.goto(`${HARBOUR}/${view}`);

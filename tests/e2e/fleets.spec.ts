@@ -163,6 +163,61 @@ test('bringing in again says what is new, gone and changed, and refuses what is 
   await expect(page.getByRole('row').filter({ hasText: 'Pontoon' })).toBeVisible();
 });
 
+test('what was read waits while one looks elsewhere; a report says the total of the best placement, on paper too', async ({
+  page,
+}) => {
+  await page.goto('/fleets/new');
+  await expect(page.getByRole('button', { name: 'Choose files' })).toBeEnabled();
+  const csv = 'Name;vCPU;Memory (GB);OS\nbuoy-1;4;16;Linux\nbuoy-1;4;16;Linux\nbuoy-2;2;8;Linux\n';
+  await page
+    .getByLabel('Inventory files')
+    .setInputFiles({ name: 'buoys.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
+  await page.getByLabel('A machine that stands there again').selectOption('reduce');
+  await page.getByRole('button', { name: 'Read the machines' }).click();
+  await expect(page.getByText('2 machines')).toBeVisible();
+  await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Price books' }).click();
+  await page.getByRole('link', { name: 'buoys: 2 machines read, not kept yet' }).click();
+  await page.getByRole('button', { name: 'Keep the fleet' }).click();
+  await expect(page.getByRole('grid', { name: 'Machines' })).toBeVisible();
+  await page.getByRole('link', { name: 'Report' }).click();
+  await expect(page.getByRole('heading', { name: 'Nothing to report yet' })).toBeVisible();
+
+  await page.goto(`${HARBOUR}/report`);
+  const total = number(await page.getByTestId('report-total').innerText());
+  const best = page.getByRole('region', { name: 'Table: What would each group cost, placed how?' });
+  await expect(best.getByRole('row').filter({ hasText: 'Own hosts at Haldreach' }).last()).toContainText(
+    new RegExp(total.toFixed(2).replace(/^(\d+)(\d{3}\.)/, '$1.$2')),
+  );
+  await page.getByRole('button', { name: 'Export' }).click();
+  const file = page.waitForEvent('download');
+  await page.getByRole('menuitem', { name: /^PDF/ }).click();
+  expect((await file).suggestedFilename()).toMatch(/\.pdf$/);
+});
+
+test('who was overtaken is told, and loads the newest', async ({ page }) => {
+  await page.goto('/fleets/new?how=typed');
+  await page.getByLabel('Name of the fleet').fill('Overtaken');
+  await page.getByRole('button', { name: 'Make the machines' }).click();
+  await page.getByRole('button', { name: 'Keep the fleet' }).click();
+  await page.getByRole('link', { name: 'Groups' }).click();
+  const id = /fleets\/([\w-]+)/.exec(page.url())![1]!;
+  const { plan, revision } = (await (await page.request.get(`/api/fleets/${id}`)).json()) as {
+    readonly plan: object;
+    readonly revision: number;
+  };
+  const other = { ...plan, groups: [{ id: 'theirs', name: 'Theirs', filter: {} }] };
+  const put = await page.request.put(`/api/fleets/${id}`, {
+    headers: { 'sec-fetch-site': 'same-origin' },
+    data: { baseRevision: revision, plan: other },
+  });
+  expect(put.ok()).toBe(true);
+  await page.getByRole('button', { name: 'New group' }).first().click();
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Load the newest' }).click();
+  await expect(page.getByRole('rowheader', { name: 'Theirs' })).toBeVisible();
+  await expect(page.getByRole('rowheader', { name: 'Group 1' })).toHaveCount(0);
+});
+
 test('hosts say which machine is on which of them, and why there are so many', async ({ page }) => {
   await page.goto(`${HARBOUR}/matrix`);
   await page.getByRole('button', { name: /^Everything on the quay under Own hosts at Haldreach/ }).click();

@@ -1,4 +1,8 @@
 /** A fleet as a file: the workbook has every machine, and each sheet adds up to what the group costs. */
+import { spawnSync } from 'node:child_process';
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
 import ExcelJs from 'exceljs';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { smallBookFile } from '@tests/support/books';
@@ -42,7 +46,7 @@ const plan = async () => {
   ];
   await savePlan(context, id, { baseRevision: stored.revision, plan: { ...stored.plan, placements } });
 };
-const written = (form: 'xlsx' | 'csv' | 'md' | 'json') =>
+const written = (form: 'xlsx' | 'csv' | 'md' | 'json' | 'pdf') =>
   inlineDesk(context).ask('fleet-file', { actor: context.actor, id, form });
 
 describe('a fleet as a file', () => {
@@ -91,7 +95,16 @@ describe('a fleet as a file', () => {
     expect(cells.map(({ placement }) => placement)).toEqual(['used', 'as']);
     const [, first] = (await text('csv')).split('\r\n');
     expect(first).toContain(`,${Number(cells[0]!.printed).toFixed(2)},`);
-    expect(await text('md')).toContain('no size is as large: huge');
+    const md = await text('md');
+    expect(md).toContain('no size is as large: huge');
+    expect(md).toContain('# What is in the way?');
+    // On paper, too; the typeface groups digits with a narrow space.
+    const file = path.join(fs.mkdtempSync(path.join(os.tmpdir(), 'wick-fleet-')), 'fleet.pdf');
+    fs.writeFileSync(file, (await written('pdf')).bytes);
+    const paper = spawnSync('pdftotext', ['-layout', file, '-'], { encoding: 'utf8' }).stdout;
+    expect(paper).toContain(Number(cells[0]!.printed).toFixed(2));
+    for (const title of md.matchAll(/^## (.+)$/gm)) expect(paper).toContain(title[1]!);
+    expect(paper).toMatch(/Page 1 of \d/);
   });
 
   it('is asked for as a job, once for the same plan, and not without a placement', async () => {

@@ -150,13 +150,23 @@ interface MatrixTold {
  * const cell = cellOf(placer, [{ id: 'a', name: 'A', machines: [] }], here).next().value;
  * cellNotes(plainCell({ group: 'a', cell, installed: null, ifMeasured: null }, undefined, 'USD')); // => []
  */
-export function cellNotes({ hosts, unfit, unmeasured, unmapped, unpriced }: PlainCell): string[] {
+export function cellNotes({
+  hosts,
+  unfit,
+  off,
+  unmeasured,
+  unmapped,
+  withoutDisk,
+  unpriced,
+}: PlainCell): string[] {
   return [
     ...(hosts ? [hostsText(hosts)] : []),
     ...unfit.map(
       ({ why, count, some }) =>
         `${count} do not fit, because ${unfitText(why)}: ${some.join(', ')}${count > some.length ? ' …' : ''}.`,
     ),
+    ...(off > 0 ? [`${off} are powered off and left out.`] : []),
+    ...(withoutDisk > 0 ? [`${withoutDisk} have no disk of known size: none is counted for them.`] : []),
     ...(unmeasured > 0 ? [`${unmeasured} are sized as installed, because not measured.`] : []),
     ...(unmapped > 0
       ? [`${unmapped} have a system or a licence that is not mapped: nothing is counted for it.`]

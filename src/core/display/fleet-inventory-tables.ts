@@ -141,7 +141,11 @@ export function settingsTable({ placements }: FleetPlan, names: FleetPlaceNames)
     rows: [],
     notes: placements.map((placement) => ({
       title: placement.name,
-      lines: PLACEMENT_SETTINGS.map((setting) => settingText({ setting, value: placement[setting] }, names)),
+      lines: [
+        PLACEMENT_SETTINGS.map((setting) => settingText({ setting, value: placement[setting] }, names)).join(
+          '; ',
+        ),
+      ],
     })),
   };
 }

@@ -59,7 +59,8 @@ export function costTable(told: ToldMatrix, plan: FleetPlan, names: FleetPlaceNa
     of.find((each) => each.id === id)?.name ?? id;
   return {
     title: 'What would each group cost, placed how?',
-    answer: mix?.text ?? 'Each amount is that of the design that the group becomes.',
+    answer:
+      'Each amount is that of the design that the group becomes, so that it can be opened line by line.',
     currency: told.currency,
     noSums: true,
     head: ['Group and placement', ...head],

@@ -51,6 +51,42 @@ describe('packing', () => {
     );
   });
 
+  it('puts each on the first host with room, as a look through all of them does', () => {
+    // From 5001 on only this way is taken; with one size of machines the order is that of their names.
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 40 }), anyRoom, (seed, room) => {
+        const random = seededRandom(String(seed));
+        const parcels = Array.from({ length: 5001 }, (_, at) =>
+          parcel(`m${at}`, random.whole(1, 16) / 2, random.whole(1, 40)),
+        );
+        const ways = [
+          ({ vcpu, memory }: Parcel) => Math.max(vcpu / room.vcpu, memory / room.memory),
+          ({ vcpu, memory }: Parcel) => vcpu / room.vcpu + memory / room.memory,
+        ];
+        const byHand = ways.map((weight) => {
+          const hosts: { vcpu: number; memory: number }[] = [];
+          const order = [...parcels].sort(
+            (a, b) =>
+              weight(b) - weight(a) || b.vcpu - a.vcpu || b.memory - a.memory || (a.id < b.id ? -1 : 1),
+          );
+          for (const { vcpu, memory } of order) {
+            const host = hosts.find(
+              (each) => each.vcpu + vcpu <= room.vcpu + 1e-9 && each.memory + memory <= room.memory + 1e-9,
+            );
+            if (host) [host.vcpu, host.memory] = [host.vcpu + vcpu, host.memory + memory];
+            else hosts.push({ vcpu, memory });
+          }
+          return hosts.length;
+        });
+        const { hosts, lowerBound } = packHosts(parcels, { ...room, storage: Infinity });
+        // The first order where it is good enough, else the best of all of them.
+        if (byHand[0]! <= Math.floor(lowerBound * 1.001)) expect(hosts).toHaveLength(byHand[0]!);
+        else expect(hosts.length).toBeLessThanOrEqual(Math.min(...byHand));
+      }),
+      { numRuns: 5 },
+    );
+  });
+
   it('does not hang on the order of the rows', () => {
     fc.assert(
       fc.property(anyParcels, anyRoom, fc.integer(), (parcels, room, seed) => {

@@ -16,7 +16,8 @@ export interface RejectedRow {
 }
 
 /** - `refuse`: a machine has one row. - `reduce`: several rows are measurements of one. */
-export type Repeated = 'refuse' | 'reduce';
+export const REPEATED = ['refuse', 'reduce'] as const;
+export type Repeated = (typeof REPEATED)[number];
 
 interface Measured {
   peakCpu: number;

@@ -3,6 +3,7 @@
 import { Redo2, Undo2 } from 'lucide-react';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
+import { Button } from '@/ui/button';
 import { useFleet } from './room-context';
 
 const VIEWS = [
@@ -49,10 +50,11 @@ export function FleetHead() {
           role="status"
           data-testid="saved"
           title={saving.words}
-          className={`mr-2 truncate text-xs max-[700px]:sr-only ${saving.state === 'refused' ? 'font-semibold text-ember-ink' : 'text-soft'}`}
+          className={`mr-2 truncate text-xs max-[700px]:sr-only ${saving.remedy ? 'font-semibold text-ember-ink' : 'text-soft'}`}
         >
           {saving.words}
         </span>
+        {saving.remedy && <Button onClick={saving.remedy.run}>{saving.remedy.label}</Button>}
         <button type="button" aria-label="Undo" disabled={!undo} onClick={() => undo?.()} className={icon}>
           <Undo2 size={16} aria-hidden="true" />
         </button>

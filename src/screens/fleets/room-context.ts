@@ -14,6 +14,13 @@ export interface FleetBook {
   readonly regions: readonly { readonly code: string; readonly name: string }[];
 }
 
+export interface Saving {
+  readonly state: 'saved' | 'saving' | 'refused' | 'overtaken';
+  readonly words: string;
+  /** What helps where it was not saved. */
+  readonly remedy: { readonly label: string; readonly run: () => void } | null;
+}
+
 export interface FleetRoomValue {
   readonly id: string;
   readonly plan: FleetPlan;
@@ -24,7 +31,7 @@ export interface FleetRoomValue {
   /** All machines are in the worker. */
   readonly isOpen: boolean;
   readonly opening: FleetProgress | null;
-  readonly saving: { readonly state: 'saved' | 'saving' | 'refused'; readonly words: string };
+  readonly saving: Saving;
   readonly change: (plan: FleetPlan) => void;
   readonly undo: (() => void) | null;
   readonly redo: (() => void) | null;

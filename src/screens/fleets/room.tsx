@@ -1,11 +1,12 @@
 /** The room of a fleet: its plan and its worker stand above its views. Every change is saved as it is made. */
 'use client';
+import { useRouter } from 'next/navigation';
 import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { FleetPlan } from '@/core/fleet';
-import { callApi } from '../lib/call-api';
+import { ApiError, callApi } from '../lib/call-api';
 import { FleetHead } from './fleet-head';
 import { useFleetWorker } from './fleet-worker';
-import { type FleetBook, FleetContext, type FleetRoomValue } from './room-context';
+import { type FleetBook, FleetContext, type FleetRoomValue, type Saving } from './room-context';
 
 interface FleetRoomOfProps {
   readonly id: string;
@@ -67,13 +68,13 @@ export function FleetRoomOf({ id, initial, books, children }: FleetRoomOfProps) 
   );
 }
 
+const CONFLICT = 409;
+
 /** One after the other, each based on the one before; only the newest that waits is sent. */
-function useSaving(
-  id: string,
-  plan: FleetPlan,
-  initial: FleetRoomOfProps['initial'],
-): FleetRoomValue['saving'] {
-  const [saving, setSaving] = useState<FleetRoomValue['saving']>({ state: 'saved', words: 'Saved' });
+function useSaving(id: string, plan: FleetPlan, initial: FleetRoomOfProps['initial']): Saving {
+  const router = useRouter();
+  const [turn, setTurn] = useState(0);
+  const [saving, setSaving] = useState<Omit<Saving, 'remedy'>>({ state: 'saved', words: 'Saved' });
   const kept = useRef({ plan: initial.plan, revision: initial.revision, isBusy: false, wanted: plan });
   useEffect(() => {
     const all = kept.current;
@@ -95,12 +96,24 @@ function useSaving(
           setSaving({ state: 'saved', words: `Saved · revision ${revision}` });
         }
       } catch (error) {
-        setSaving({ state: 'refused', words: error instanceof Error ? error.message : 'Not saved.' });
+        setSaving({
+          state: error instanceof ApiError && error.status === CONFLICT ? 'overtaken' : 'refused',
+          words: error instanceof Error ? error.message : 'Not saved.',
+        });
       } finally {
         all.isBusy = false;
       }
     };
     void send();
-  }, [id, plan]);
-  return saving;
+  }, [id, plan, turn]);
+  return useMemo(() => {
+    const remedies: Readonly<Record<Saving['state'], Saving['remedy']>> = {
+      saved: null,
+      saving: null,
+      refused: { label: 'Save again', run: () => setTurn((before) => before + 1) },
+      // The room begins anew with the newest.
+      overtaken: { label: 'Load the newest', run: () => router.refresh() },
+    };
+    return { ...saving, remedy: remedies[saving.state] };
+  }, [saving, router]);
 }

@@ -6,6 +6,7 @@ import { usePathname } from 'next/navigation';
 import { useState } from 'react';
 import { Mark } from '@/ui/mark';
 import { ImportNote } from '../books/import-note';
+import { UnderwayNote } from '../fleets/bring/underway-note';
 import { Find } from './find';
 
 const PLACES = [
@@ -60,6 +61,7 @@ export function TopLine({ theme }: { readonly theme: Theme }) {
         })}
       </nav>
       <div className="ml-auto flex items-center gap-2">
+        <UnderwayNote />
         <ImportNote />
         <Find />
         <ThemeSwitch initial={theme} />

@@ -6,6 +6,8 @@ export class ApiError extends Error {
     message: string,
     readonly faults: readonly FaultLine[] = [],
     readonly more = 0,
+    /** Of the answer; 0: there was none. */
+    readonly status = 0,
   ) {
     super(message);
   }
@@ -26,6 +28,7 @@ export async function callApi<T>(path: string, init: RequestInit = {}): Promise<
     body?.error?.message ?? 'The server gave no usable answer. Try again.',
     body?.error?.faults,
     body?.error?.more,
+    response.status,
   );
 }
 

@@ -4,6 +4,6 @@ import { useFleet } from '../room-context';
 import { BringScreen } from './bring-screen';
 
 export function AgainScreen() {
-  const { id, plan, client, isOpen } = useFleet();
-  return <BringScreen again={{ id, title: plan.title, client: isOpen ? client : null }} />;
+  const { id, plan, machines } = useFleet();
+  return <BringScreen again={{ id, title: plan.title, machines }} />;
 }

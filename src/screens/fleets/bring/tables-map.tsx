@@ -1,6 +1,7 @@
 /** What each table is and what each of its columns is taken for, with a few of its rows; both may be said otherwise. */
 'use client';
 import { COLUMN_UNITS, type ColumnUnit, type Field, FIELD_WORDS, FIELDS } from '@/formats/fleet/columns';
+import type { Repeated } from '@/formats/fleet/fleet-builder';
 import { TABLE_ROLES, type TableRole } from '@/formats/fleet/table-look';
 import type { LookedAt, PlainMapping } from '@/workers/fleet-protocol';
 
@@ -68,6 +69,24 @@ export function TablesMap({ looks, mapping, onMapping }: TablesMapProps) {
                 ))}
               </select>
             </label>
+            {look.role === 'machines' && (
+              <label className="flex items-center gap-1.5 text-sm text-soft">
+                A machine that stands there again
+                <select
+                  value={mapping.repeated ?? ''}
+                  onChange={(event) => {
+                    const { repeated: _, ...others } = mapping;
+                    const chosen = event.target.value as Repeated | '';
+                    onMapping(chosen ? { ...others, repeated: chosen } : others);
+                  }}
+                  className={`${SELECT} w-auto`}
+                >
+                  <option value="">as the rows suggest</option>
+                  <option value="refuse">is left out, and that is said</option>
+                  <option value="reduce">is one more measurement of it: peak and 95th percentile</option>
+                </select>
+              </label>
+            )}
             <span className="text-xs text-soft">
               {look.headerRow > 0 ? `Headings in row ${look.headerRow}` : 'No row of headings was found'}
             </span>

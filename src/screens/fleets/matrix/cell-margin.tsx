@@ -2,7 +2,15 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { hostsText, KIND_WORDS, type PlainCell, unfitText, writeMoney, writeNumber } from '@/core/display';
+import {
+  cellNotes,
+  hostsText,
+  KIND_WORDS,
+  type PlainCell,
+  unfitText,
+  writeMoney,
+  writeNumber,
+} from '@/core/display';
 import { COST_KINDS } from '@/core/fleet';
 import { writeDesign } from '@/formats';
 import { Amount } from '@/ui/amount';
@@ -47,15 +55,8 @@ export function CellMargin({ cell, answer }: { readonly cell: PlainCell; readonl
     attempt(async () =>
       setHosts(await client!.ask({ ask: 'hosts', plan, group: cell.group, placement: cell.placement })),
     );
-  const notes = [
-    cell.off > 0 && `${number(cell.off)} are powered off and left out.`,
-    cell.unmeasured > 0 && `${number(cell.unmeasured)} are sized as installed, because not measured.`,
-    cell.unmapped > 0 &&
-      `${number(cell.unmapped)} have a system that is not mapped: no licence is counted for them.`,
-    cell.withoutDisk > 0 &&
-      `${number(cell.withoutDisk)} have no disk of known size: no volume is counted for them.`,
-    cell.unpriced > 0 && `${cell.unpriced} lines have no amount, so the total is not all of it.`,
-  ].filter((note) => note !== false);
+  // Hosts and what does not fit are told above, with more.
+  const notes = cellNotes({ ...cell, hosts: null, unfit: [] });
   return (
     <>
       <h2 className="pr-8 text-base font-semibold break-words">{group?.name}</h2>
@@ -156,10 +157,10 @@ function Hosts({ hosts: { hosts, room, told } }: { readonly hosts: HostsAnswer }
             <th scope="col" className="py-1 font-normal">
               Host
             </th>
-            <th scope="col" className="py-1 text-right font-normal">
+            <th scope="col" className="py-1 pl-3 text-right font-normal">
               vCPU
             </th>
-            <th scope="col" className="py-1 pr-4 text-right font-normal">
+            <th scope="col" className="py-1 pr-4 pl-4 text-right font-normal">
               Memory
             </th>
             <th scope="col" className="py-1 font-normal">

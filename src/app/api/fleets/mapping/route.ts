@@ -1,6 +1,7 @@
 /** POST: how headings were mapped the last time. PUT: remembers how they are mapped now. */
 import { z } from 'zod';
 import { COLUMN_UNITS, FIELDS } from '@/formats/fleet/columns';
+import { REPEATED } from '@/formats/fleet/fleet-builder';
 import { TABLE_ROLES } from '@/formats/fleet/table-look';
 import { invalid, keepMapping, knownMapping } from '@/operations';
 import { boundedJson, handler } from '../../answer';
@@ -14,6 +15,7 @@ const mapping = z.strictObject({
   chosen: z.record(heading, z.enum(FIELDS).nullable()),
   units: z.record(heading, z.enum(COLUMN_UNITS)),
   roles: z.record(heading, z.enum(TABLE_ROLES)),
+  repeated: z.enum(REPEATED).optional(),
 });
 
 export const POST = handler(async (request, _params, context) => {
