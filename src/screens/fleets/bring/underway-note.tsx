@@ -12,15 +12,16 @@ export function UnderwayNote() {
   const { stage } = session.snapshot();
   const isKept = stage.at === 'kept';
   return (
-    <Link
-      prefetch={false}
-      href={isKept ? `/fleets/${stage.id}` : addressOf(session)}
-      onClick={() => isKept && session.end()}
-      role="status"
-      className="max-w-[260px] truncate rounded px-2 py-1 text-xs font-medium text-brand hover:bg-wash"
-    >
-      {wordsOf(session)}
-    </Link>
+    <span role="status" className="min-w-0">
+      <Link
+        prefetch={false}
+        href={isKept ? `/fleets/${stage.id}` : addressOf(session)}
+        onClick={() => isKept && session.end()}
+        className="block max-w-[260px] truncate rounded px-2 py-1 text-xs font-medium text-brand hover:bg-wash"
+      >
+        {wordsOf(session)}
+      </Link>
+    </span>
   );
 }
 
