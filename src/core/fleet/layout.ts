@@ -36,7 +36,7 @@ export function* laying(
   const alone = placer.alone.under(placer, placement, place);
   let done = 0;
   for (const part of parts) {
-    const laid: LaidMachine[] = [];
+    let laid: LaidMachine[] = [];
     for (const machine of part.machines) {
       done += 1;
       if (done % EVERY === 0) yield done;
@@ -58,7 +58,7 @@ export function* laying(
       });
       lines.push(...packed.lines);
       hosts = packed.used;
-      laid.splice(0, laid.length, ...packed.laid);
+      laid = [...packed.laid];
     } else lines.push(...serverLines(laid, placement, place, part.id));
     const data = dataLines(placer, laid, placement, place, part.id);
     counts.withoutDisk += data.withoutDisk;

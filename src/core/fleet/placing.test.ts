@@ -144,6 +144,14 @@ describe('a group under a placement', () => {
     expect(cell(nine, { form: { ...form, cpuTimes: 4 } }).layout.hosts!.hosts).toHaveLength(1);
   });
 
+  it('lays out more machines than a call takes arguments', () => {
+    const many = Array.from({ length: 150_000 }, (_, at) => machine(`m${at}`, 1, 1));
+    const form = { by: 'hosts', cpuTimes: 4, memoryTimes: 4, storageRatio: 1, spare: 0 } as const;
+    const { layout, unfit } = cell(many, { form });
+    expect(unfit).toEqual([]);
+    expect(layout.hosts!.hosts.reduce((sum, { ids }) => sum + ids.length, 0)).toBe(150_000);
+  });
+
   it('goes to the cheapest of its places, but not to one where something has no size', () => {
     const places = [
       SEVERN,
