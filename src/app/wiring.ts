@@ -62,7 +62,7 @@ function deskThread(): Worker {
 export function desk(): Desk {
   return (shared.desk ??= deskOf(
     new ThreadDesk({ start: deskThread, patience: 60_000, most: MOST_WAITING }),
-    new ThreadDesk({ start: deskThread, patience: 180_000, most: MOST_WAITING }),
+    new ThreadDesk({ start: deskThread, patience: 300_000, most: MOST_WAITING }),
   ));
 }
 

@@ -166,7 +166,8 @@ export class ThreadDesk implements Desk {
 /** Files take seconds and have a thread of their own, so that pages and totals do not wait for them. */
 export function deskOf(pages: Desk, files: Desk): Desk {
   return {
-    ask: (name, given, asking) =>
-      (name === 'report-file' || name === 'linked-file' ? files : pages).ask(name, given, asking),
+    ask: (name, given, asking) => (FILES.includes(name) ? files : pages).ask(name, given, asking),
   };
 }
+
+const FILES: readonly JobName[] = ['report-file', 'fleet-file', 'linked-file'];

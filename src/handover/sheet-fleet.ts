@@ -86,10 +86,9 @@ async function addSheet(
 ): Promise<void> {
   const top = above.length + 1;
   const sheet = book.addWorksheet(name, { views: [{ state: 'frozen', xSplit: 1, ySplit: top }] });
-  sheet.columns = heads.map(({ width, format }) => ({
-    width,
-    ...(format ? { style: { numFmt: format } } : {}),
-  }));
+  sheet.columns = heads.map(({ width }) => ({ width }));
+  // One object for all cells of a column: the package looks each one up once, and would write down every other anew.
+  const styles = heads.map(({ format }) => (format ? { numFmt: format } : {}));
   for (const text of above) {
     const row = sheet.addRow([text]);
     row.font = { bold: true };
@@ -101,7 +100,11 @@ async function addSheet(
   sheet.autoFilter = { from: { row: top, column: 1 }, to: { row: top, column: heads.length } };
   let count = 0;
   for (const row of rows) {
-    sheet.addRow([...row]).commit();
+    const added = sheet.addRow([...row]);
+    added.eachCell((cell, column) => {
+      cell.style = styles[column - 1]!;
+    });
+    added.commit();
     count += 1;
     // Lets what was written leave.
     if (count % ROWS_AT_ONCE === 0) await new Promise((resolve) => setImmediate(resolve));

@@ -75,37 +75,38 @@ export async function readPlacedFleet(
   for (let after = 0; after < count; after += PAGE)
     machines.push(...(await fleetMachines(context, id, after, PAGE)));
   const { placer, books } = await placerFor(context, plan);
-  const readinessOf = readinessUnder(plan, placer);
-  const groups = groupMachines(plan, machines, readinessOf);
-  const matrix = followed(matrixOf(placer, groups, plan.placements), (share) =>
-    tell({ done: 1, steps, words: `Placing the groups, ${share} %` }),
-  );
-  const told = toldMatrix(matrix, groups, plan, machines.length);
   const names = {
     book: (key: string) => placer.bookOf(key)?.title ?? key,
     region: (key: string, code: string) => placer.bookOf(key)?.region(code)?.name ?? code,
   };
+  const told = toldOf(placer, { ...plan, books }, machines, names, (share) =>
+    tell({ done: 1, steps, words: `Placing the groups, ${share} %` }),
+  );
   const placements = (eachMachine ? plan.placements : []).map((placement, at) => {
     tell({ done: 2 + at, steps, words: `Placing every machine: ${placement.name}` });
     return placedSheet(placer, plan, machines, placement, names);
   });
   tell({ done: steps - 1, steps, words: 'Writing it down' });
-  const pinned = { ...plan, books };
+  return { plan, ...told, machines, placements };
+}
+
+/** By itself, so that the layouts of all cells are let go of before every machine is placed. */
+function toldOf(
+  placer: Placer,
+  plan: FleetPlan,
+  machines: readonly Machine[],
+  names: FleetPlaceNames,
+  tell: (share: number) => void,
+): Pick<PlacedFleetFile, 'table' | 'report' | 'data'> {
+  const readinessOf = readinessUnder(plan, placer);
+  const groups = groupMachines(plan, machines, readinessOf);
+  const matrix = followed(matrixOf(placer, groups, plan.placements), tell);
+  const data = toldMatrix(matrix, groups, plan, machines.length);
+  const { books } = placer.world;
   return {
-    plan,
-    table: matrixTable(told, pinned, names),
-    report: fleetReport({
-      plan: pinned,
-      machines,
-      groups,
-      matrix,
-      readinessOf,
-      books: placer.world.books,
-      names,
-    }),
-    data: told,
-    machines,
-    placements,
+    data,
+    table: matrixTable(data, plan, names),
+    report: fleetReport({ plan, machines, groups, matrix, readinessOf, books, names }),
   };
 }
 

@@ -183,9 +183,16 @@ export function machineAmounts(cell: FleetCell, currency: string): MachineAmount
       return [line, amount && weight > 0 ? amount.dividedBy(decimal(weight.toPrecision(15))) : null];
     }),
   );
+  // Most machines share a few weights.
+  const known = new Map<number, Decimal>();
+  const exactWeight = (weight: number): Decimal => {
+    const made = known.get(weight) ?? decimal(weight.toPrecision(15));
+    known.set(weight, made);
+    return made;
+  };
   const part = ({ line, weight }: Portion): Decimal | null => {
     const each = perWeight.get(line);
-    return each && weight !== 1 ? each.times(decimal(weight.toPrecision(15))) : (each ?? null);
+    return each && weight !== 1 ? each.times(exactWeight(weight)) : (each ?? null);
   };
   const exact = all.map(({ portions, unfit }): Decimal | null => {
     if (unfit) return null;

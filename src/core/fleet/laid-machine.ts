@@ -36,7 +36,7 @@ function keyOf(placement: FleetPlacement, place: Place): string {
 }
 
 /** As installed, by the rule and as if measured, of one placement at a time. */
-const WAYS_KEPT = 8;
+const WAYS_KEPT = 5;
 
 /** Kept for the last few ways, so that a hundred thousand machines under many placements do not fill the memory. */
 export class MachinesAlone {

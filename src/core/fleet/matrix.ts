@@ -73,10 +73,12 @@ export function* matrixOf(
   const steps = rows.reduce((sum, { machines }) => sum + machines.length, 0) * placements.length + 1;
   let before = 0;
   const byRow = rows.map((): MatrixCell[] => []);
+  const byRule = placements.some(({ rule }) => rule.by !== 'installed');
+  const measured = rows.map(({ machines }) => (byRule ? asIfMeasured(machines) : null));
   // Placement by placement: what a machine becomes under one is found once for all groups that it is in.
   for (const placement of placements) {
     for (const [at, { group, machines }] of rows.entries()) {
-      const work = matrixCell(placer, { ...group, machines }, placement);
+      const work = matrixCell(placer, { ...group, machines }, placement, measured[at]!);
       let step = work.next();
       while (!step.done) {
         yield { done: before + Math.min(step.value, machines.length), steps };
@@ -109,6 +111,7 @@ function* matrixCell(
   placer: Placer,
   part: FleetPart,
   placement: FleetPlacement,
+  measured: readonly Machine[] | null,
 ): Generator<number, MatrixCell> {
   const cell: FleetCell = yield* cellOf(placer, [part], placement);
   // At the place that was taken, so that only the size differs.
@@ -117,9 +120,8 @@ function* matrixCell(
   const installed: Decimal | null = byInstalled
     ? null
     : yield* monthlyUnder(placer, [part], { ...there, rule: { by: 'installed' } });
-  const measured = byInstalled ? null : asIfMeasured(part.machines);
   const ifMeasured: Decimal | null =
-    measured && (yield* monthlyUnder(placer, [{ ...part, machines: measured }], there));
+    byInstalled || !measured ? null : yield* monthlyUnder(placer, [{ ...part, machines: measured }], there);
   return { group: part.id, cell, installed, ifMeasured };
 }
 
