@@ -11,11 +11,15 @@ import {
   defaultPlacement,
   type FleetCell,
   FleetMatcher,
+  groupMachines,
+  type Matrix,
   matcherOf,
+  matrixOf,
   packHosts,
   placeFleet,
   Placer,
   READINESS_LIMITS,
+  readinessUnder,
   readinessOf,
   sizedNeed,
   type SizingRule,
@@ -23,6 +27,7 @@ import {
 import { rateCard, unitMonthlyCost } from '@/core/rating';
 import { cheapestThatFits } from '@/core/sizing';
 import type { Term } from '@/core/terms';
+import { harbourPlan } from '@/demo/fleets';
 import { DEMO_REVISIONS, generateBook } from '@/demo/generate-book';
 import { csvOf, estateRows } from '@/demo/harbour-house';
 import { DEMO_PROFILES } from '@/demo/profiles';
@@ -132,6 +137,35 @@ async function placing(machines: number, aim: string): Promise<BenchRow> {
   };
 }
 
+/** The demo's groups under its placements, with as installed, if measured and the best mix; the baseline is a cell's design, priced. */
+async function beside(machines: number, aim: string): Promise<BenchRow> {
+  const fleet = await fleetOf('estate.csv', bytesOf(machines));
+  const plan = harbourPlan();
+  const books = DEMO_PROFILES.slice(0, 2).map((profile) =>
+    indexBook(toBookData(generateBook(profile, newest))),
+  );
+  const { systems, licences = {}, placements } = plan;
+  const placer = new Placer({ currency: 'USD', exchange: [], books, systems, licences });
+  const groups = groupMachines(plan, fleet.machines, readinessUnder(plan, placer));
+  const work = (): Matrix => {
+    const steps = matrixOf(placer, groups, placements);
+    let step = steps.next();
+    while (!step.done) step = steps.next();
+    return step.value;
+  };
+  const measured = measure(1, 1, () => void work());
+  const { design } = work().union[0]!.cell;
+  return {
+    what: `${machines} machines in 3 groups under 4 placements`,
+    measured,
+    baseline: {
+      what: 'one of its designs, priced',
+      measured: measure(3, 1, () => void placer.price(design)),
+    },
+    aim,
+  };
+}
+
 function packing(machines: number, aim: string): BenchRow {
   const random = seededRandom('packing');
   const sizes = [
@@ -200,6 +234,8 @@ async function all(): Promise<void> {
     await placing(1000, ''),
     await placing(10_000, ''),
     await placing(100_000, ''),
+    await beside(10_000, ''),
+    await beside(100_000, ''),
     packing(10_000, '≤ 2 s, ≤ 5 % more'),
     await filtering(100_000, '≤ 150 ms'),
   ]);

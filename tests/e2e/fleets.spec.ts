@@ -50,7 +50,7 @@ test('a workbook becomes a fleet, a placement, a row of amounts and a design of 
   await page.getByRole('region', { name: 'Columns of Disks' }).waitFor();
   await page.getByRole('button', { name: 'Read the machines' }).press('Enter');
   await expect(page.getByText('3 machines')).toBeVisible();
-  await expect(page.getByText('1 rows were left out')).toBeVisible();
+  await expect(page.getByText('1 row was left out')).toBeVisible();
   await expect(page.getByRole('cell', { name: '“many” is no number of nothing or more.' })).toBeVisible();
   await expect(page.getByText('Disks of 2 machines were added up.')).toBeVisible();
   await page.getByRole('button', { name: 'Keep the fleet' }).press('Enter');

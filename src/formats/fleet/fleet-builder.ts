@@ -167,9 +167,12 @@ export class FleetBuilder {
     const notes = [
       this.reduced > 0 &&
         `${this.reduced} more rows of machines that stand there already were read as measurements: the peak is the highest of them, the 95th percentile that of single measurements where there are ${FEW} or more, else the highest.`,
-      this.disks.size > 0 && `Disks of ${this.disks.size - noDisk} machines were added up.`,
-      noDisk > 0 && `Disks of ${noDisk} names that are no machine of the list were left out.`,
-      noMeasure > 0 && `Measurements of ${noMeasure} names that are no machine of the list were left out.`,
+      this.disks.size > 0 &&
+        `Disks of ${counted(this.disks.size - noDisk, 'machine', 'machines')} were added up.`,
+      noDisk > 0 &&
+        `Disks of ${counted(noDisk, 'name that is', 'names that are')} no machine of the list were left out.`,
+      noMeasure > 0 &&
+        `Measurements of ${counted(noMeasure, 'name that is', 'names that are')} no machine of the list were left out.`,
     ];
     return { machines, notes: notes.filter((note) => note !== false) };
   }
@@ -230,6 +233,8 @@ export class FleetBuilder {
     else this.more += 1;
   }
 }
+
+const counted = (count: number, one: string, many: string): string => `${count} ${count === 1 ? one : many}`;
 
 const typed = (value: number | null): Fact | null => (value === null ? null : { value, from: 'typed' });
 

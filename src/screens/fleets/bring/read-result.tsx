@@ -21,7 +21,10 @@ export function ReadResult({ summary, onRejected }: ReadResultProps) {
         <b className="font-semibold">{number(machines)} machines</b> were read
         {rejectedCount > 0 && (
           <>
-            ; <b className="font-semibold text-ember-ink">{number(rejectedCount)} rows were left out</b>
+            ;{' '}
+            <b className="font-semibold text-ember-ink">
+              {rejectedCount === 1 ? '1 row was' : `${number(rejectedCount)} rows were`} left out
+            </b>
           </>
         )}
         .
