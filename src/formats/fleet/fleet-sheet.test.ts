@@ -143,7 +143,7 @@ describe('a workbook', () => {
     // Of forty measurements the 38th does not exceed 0.38.
     expect([web!.peakCpu?.value, web!.usualCpu?.value, web!.peakMemory?.value]).toEqual([0.4, 0.38, 0.2]);
     expect([db!.storage?.value, db!.peakCpu, db!.cluster]).toEqual([7, null, 'mole']);
-    expect(notes.join('\n')).toContain('Disks of 1 names that are no machine of the list were left out.');
+    expect(notes.join('\n')).toContain('Disks of 1 name that is no machine of the list were left out.');
   });
 
   it('reduces several rows of a machine to one where the rows are measurements', async () => {
