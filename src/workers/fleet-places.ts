@@ -14,13 +14,22 @@ import {
   machineAmounts,
   type Matrix,
   matrixOf,
+  mayStandAlone,
   onceEach,
+  oneByOne,
   Placer,
   type ReadinessCode,
   UNION,
 } from '@/core/fleet';
 import { averageOf, machineUnder, partsOf, type PlacedAll } from './fleet-one';
-import type { AverageAnswer, HostsAnswer, MachineAnswer, MatrixAnswer, PartsAnswer } from './fleet-protocol';
+import type {
+  AverageAnswer,
+  FleetAnswers,
+  HostsAnswer,
+  MachineAnswer,
+  MatrixAnswer,
+  PartsAnswer,
+} from './fleet-protocol';
 import { driven, type FleetWork } from './fleet-work';
 import type { LoadedBooks } from './loaded-books';
 
@@ -185,15 +194,23 @@ export class FleetPlaces {
   async design(
     plan: FleetPlan,
     readinessOf: ReadinessOf,
-    group: string,
-    id: string,
+    {
+      group,
+      placement: id,
+      oneByOne: isWanted = false,
+    }: { readonly group: string; readonly placement: string; readonly oneByOne?: boolean },
     work: FleetWork,
-  ): Promise<{ design: Design; printed: string; machines: number }> {
+  ): Promise<FleetAnswers['design']> {
     const cell = await this.cell(plan, readinessOf, group, id, work);
     if (!cell) throw new Error('There is no such group or placement any more.');
+    const apart = isWanted && mayStandAlone(cell) ? { ...cell.design, sections: oneByOne(cell) } : null;
+    const placer = await this.placer(plan);
+    // A price that goes down with the number is another one machine by machine.
+    const isOneByOne = apart !== null && placer.price(apart).monthly.value.equals(cell.monthly);
+    const made = isOneByOne ? apart : cell.design;
     const placement = plan.placements.find((each) => each.id === id)!;
     const origin = `${plan.title}, under ${placement.name}`.slice(0, 200);
-    const sections = cell.design.sections.map((section) => ({
+    const sections = made.sections.map((section) => ({
       ...section,
       components: section.components.map((component) => ({ ...component, origin })),
     }));
@@ -211,6 +228,7 @@ export class FleetPlaces {
       design,
       printed: halfAwayFromZero(cell.monthly, minorDigits(plan.currency)).toString(),
       machines: cell.machines,
+      isOneByOne,
     };
   }
 

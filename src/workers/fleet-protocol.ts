@@ -59,7 +59,13 @@ export type FleetQuestion =
   | ({ readonly ask: 'report' } & OfPlan)
   | ({ readonly ask: 'hosts'; readonly group: string; readonly placement: string } & OfPlan)
   | ({ readonly ask: 'average'; readonly query: MachineQuery } & OfPlan)
-  | ({ readonly ask: 'design'; readonly group: string; readonly placement: string } & OfPlan)
+  | ({
+      readonly ask: 'design';
+      readonly group: string;
+      readonly placement: string;
+      /** A line for each machine, where that costs the same. */
+      readonly oneByOne?: boolean;
+    } & OfPlan)
   | ({ readonly ask: 'csv'; readonly query: MachineQuery } & OfPlan);
 
 export interface FleetAnswers {
@@ -88,7 +94,13 @@ export interface FleetAnswers {
   report: FleetReport;
   hosts: HostsAnswer | null;
   average: AverageAnswer;
-  design: { readonly design: Design; readonly printed: string; readonly machines: number };
+  design: {
+    readonly design: Design;
+    readonly printed: string;
+    readonly machines: number;
+    /** Where they were wanted one by one. */
+    readonly isOneByOne: boolean;
+  };
   csv: string;
 }
 

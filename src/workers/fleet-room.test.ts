@@ -107,6 +107,10 @@ describe('an open fleet', () => {
     const priced = priceDesign(made.design, bookSet([bookFrom(smallBookFile())]), 'likely');
     expect(printedAmounts(priced).total.toString()).toBe(tally.printed);
     expect(made.printed).toBe(tally.printed);
+    const apart = await ask({ ask: 'design', plan: whole, group: 'all', placement: 'peak', oneByOne: true });
+    expect([apart.isOneByOne, apart.printed]).toEqual([true, made.printed]);
+    const servers = apart.design.sections[0]!.components.filter(({ kind }) => kind === 'server');
+    expect(servers.map(({ name }) => name).sort()).toEqual(['db-1', 'db-2', 'web-1', 'web-2']);
     const some = await ask({
       ask: 'rows',
       plan,

@@ -94,7 +94,7 @@ export class FleetRoom {
       }
       case 'design': {
         const { readinessOf: ready } = await this.lookedAt(question.plan);
-        return this.now.places.design(question.plan, ready, question.group, question.placement, work);
+        return this.now.places.design(question.plan, ready, question, work);
       }
       case 'average':
         return this.now.places.average(

@@ -6,6 +6,7 @@ export * from './licences-needed';
 export * from './matcher';
 export * from './matrix';
 export * from './model';
+export * from './one-by-one';
 export * from './packing';
 export * from './placed';
 export * from './pictures';

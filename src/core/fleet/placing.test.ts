@@ -2,16 +2,23 @@ import { BOOK, cell, fact, machine, money, placement, placer, run, SEVERN } from
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { decimal } from '../base';
+import type { Section } from '../design';
 import { bookSet, monthlyOf, priceDesign, printedAmounts } from '../pricing';
 import {
   COST_KINDS,
   type FleetPlacement,
   isComplete,
+  mayStandAlone,
   type Machine,
   machineAmounts,
   matrixOf,
   onceEach,
+  oneByOne,
 } from './index';
+
+/** Its second hour costs less than its first: together they are cheaper than one by one. */
+const hasTiers = ({ components }: Section): boolean =>
+  components.some(({ choice }) => choice.by === 'sku' && choice.sku === 'S-TIER');
 
 const anyFact = (max: number) => fc.option(fc.double({ min: 0, max, noNaN: true }).map(fact));
 const anyMachine = fc.record({
@@ -150,6 +157,33 @@ describe('a group under a placement', () => {
     const { layout, unfit } = cell(many, { form });
     expect(unfit).toEqual([]);
     expect(layout.hosts!.hosts.reduce((sum, { ids }) => sum + ids.length, 0)).toBe(150_000);
+  });
+
+  it('stands one by one in a design of the same sum, where no price hangs on the number', () => {
+    fc.assert(
+      fc.property(anyFleet, (machines) => {
+        const found = cell(machines, { form: { by: 'shared' } });
+        fc.pre(mayStandAlone(found) && !found.layout.sections.some(hasTiers));
+        const sections = oneByOne(found);
+        const lines = sections.flatMap(({ components }) => components);
+        expect(
+          lines
+            .filter(({ kind }) => kind === 'server')
+            .map(({ name }) => name)
+            .sort(),
+        ).toEqual(
+          [...found.layout.machines.values()]
+            .filter(({ unfit }) => !unfit)
+            .map((each) => each.machine.name)
+            .sort(),
+        );
+        const by = placer();
+        expect(money(by.price(by.design('One by one', sections)).monthly.value)).toBe(money(found.monthly));
+      }),
+      { numRuns: 25 },
+    );
+    const hosts = { by: 'hosts', cpuTimes: 1, memoryTimes: 1, storageRatio: 1, spare: 0 } as const;
+    expect(mayStandAlone(cell([machine('a', 2, 8)], { form: hosts }))).toBe(false);
   });
 
   it('goes to the cheapest of its places, but not to one where something has no size', () => {

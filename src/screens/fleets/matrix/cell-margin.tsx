@@ -11,7 +11,7 @@ import {
   writeMoney,
   writeNumber,
 } from '@/core/display';
-import { COST_KINDS } from '@/core/fleet';
+import { COST_KINDS, MOST_ONE_BY_ONE } from '@/core/fleet';
 import { writeDesign } from '@/formats';
 import { Amount } from '@/ui/amount';
 import { Button } from '@/ui/button';
@@ -42,9 +42,12 @@ export function CellMargin({ cell, answer }: { readonly cell: PlainCell; readonl
       setBusy(false);
     }
   };
-  const make = (): Promise<void> =>
+  const make = (oneByOne = false): Promise<void> =>
     attempt(async () => {
-      const made = await client!.ask({ ask: 'design', plan, group: cell.group, placement: cell.placement });
+      const { group: of, placement: under } = cell;
+      const made = await client!.ask({ ask: 'design', plan, group: of, placement: under, oneByOne });
+      if (oneByOne && !made.isOneByOne)
+        tell('Like machines are counted together: a price goes down with their number.');
       const { id } = await callApi<{ id: string }>('/api/designs/import', {
         method: 'POST',
         body: writeDesign(made.design),
@@ -115,6 +118,11 @@ export function CellMargin({ cell, answer }: { readonly cell: PlainCell; readonl
         <Button tone="strong" disabled={busy || cell.machines === 0} onClick={() => void make()}>
           Make a design of it
         </Button>
+        {placement?.form.by !== 'hosts' && cell.machines > 0 && cell.machines <= MOST_ONE_BY_ONE && (
+          <Button disabled={busy} onClick={() => void make(true)}>
+            One line a machine
+          </Button>
+        )}
         {cell.hosts && (
           <Button disabled={busy} onClick={() => void show()}>
             Which is on which host
