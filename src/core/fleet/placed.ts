@@ -133,8 +133,15 @@ function plain(match: Match | null): Placed | null {
 /** Of machines that have both, so that the two sums are of the same machines. */
 function totalOf(rows: readonly PlacedMachine[], term: Term, at: number): PlacedTotal {
   const both = rows.filter(({ byRule, installed }) => byRule[at] && installed[at]);
-  const sum = (read: (row: PlacedMachine) => Placed | null | undefined): Decimal =>
-    addAll(both.map((row) => decimal(read(row)!.monthly)));
+  // Thousands of machines share a few sizes: each amount is taken so often as it stands there.
+  const sum = (read: (row: PlacedMachine) => Placed | null | undefined): Decimal => {
+    const counts = new Map<string, number>();
+    for (const row of both) {
+      const { monthly } = read(row)!;
+      counts.set(monthly, (counts.get(monthly) ?? 0) + 1);
+    }
+    return addAll([...counts].map(([monthly, count]) => decimal(monthly).times(count)));
+  };
   return {
     term,
     installed: sum(({ installed }) => installed[at]).toString(),
