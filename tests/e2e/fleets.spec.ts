@@ -218,6 +218,18 @@ test('who was overtaken is told, and loads the newest', async ({ page }) => {
   await expect(page.getByRole('rowheader', { name: 'Group 1' })).toHaveCount(0);
 });
 
+test('a group stands one by one in a design, each machine by its name', async ({ page }) => {
+  await page.goto(`${HARBOUR}/matrix`);
+  await page.getByRole('button', { name: /^Test systems under Norvane, as used/ }).click();
+  const total = number(await page.getByTestId('cell-total').innerText());
+  await page.getByRole('button', { name: 'One line a machine' }).click();
+  await page.waitForURL(/\/designs\//);
+  await expect(page.getByRole('gridcell', { name: 'print-04', exact: true })).toBeVisible();
+  await expect(async () => {
+    expect(number(await page.getByTestId('total').locator('.double-line').innerText())).toBe(total);
+  }).toPass();
+});
+
 test('hosts say which machine is on which of them, and why there are so many', async ({ page }) => {
   await page.goto(`${HARBOUR}/matrix`);
   await page.getByRole('button', { name: /^Everything on the quay under Own hosts at Haldreach/ }).click();
