@@ -52,7 +52,7 @@ describe('packing', () => {
   });
 
   it('puts each on the first host with room, as a look through all of them does', () => {
-    // From 5001 on only this way is taken; with one size of machines the order is that of their names.
+    // From 5001 machines on only this way is taken.
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 40 }), anyRoom, (seed, room) => {
         const random = seededRandom(String(seed));

@@ -4,7 +4,6 @@ import { useState } from 'react';
 import { type PlainCell, writeMoney, writeNumber } from '@/core/display';
 import { UNION } from '@/core/fleet';
 import { Amount } from '@/ui/amount';
-import { Button } from '@/ui/button';
 import { Margin } from '@/ui/margin';
 import { TallyFigure, TallyLine } from '@/ui/tally-line';
 import { Wick } from '@/ui/wick';
@@ -13,6 +12,7 @@ import { FileMakingLine, useFileMaking } from '../../report/file-making';
 import { FleetFiles } from '../fleet-files';
 import { NothingPlaced } from '../nothing-placed';
 import { useFleet } from '../room-context';
+import { Trouble } from '../trouble';
 import { useFleetAsked } from '../use-fleet-asked';
 import { Working } from '../working';
 import { Average } from './average';
@@ -54,14 +54,7 @@ export function MatrixScreen() {
             )}
             {answer && <FleetFiles files={files} />}
           </div>
-          {asked.trouble && (
-            <p role="alert" className="px-[18px] py-3 text-sm text-ember-ink">
-              {asked.trouble}{' '}
-              <Button tone="bare" onClick={asked.again}>
-                Try again
-              </Button>
-            </p>
-          )}
+          <Trouble trouble={asked.trouble} again={asked.again} />
           {answer && (
             <>
               <Table

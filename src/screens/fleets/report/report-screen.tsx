@@ -9,6 +9,7 @@ import { FileMakingLine, useFileMaking } from '../../report/file-making';
 import { FleetFiles } from '../fleet-files';
 import { NothingPlaced } from '../nothing-placed';
 import { useFleet } from '../room-context';
+import { Trouble } from '../trouble';
 import { useFleetAsked } from '../use-fleet-asked';
 import { Working } from '../working';
 
@@ -39,14 +40,7 @@ export function FleetReportScreen() {
         )}
       </div>
       <div className="min-h-0 flex-1 overflow-y-auto bg-surface print:overflow-visible">
-        {asked.trouble && (
-          <p role="alert" className="px-[18px] py-3 text-sm text-ember-ink">
-            {asked.trouble}{' '}
-            <Button tone="bare" onClick={asked.again}>
-              Try again
-            </Button>
-          </p>
-        )}
+        <Trouble trouble={asked.trouble} again={asked.again} />
         {asked.answer && <Paper report={asked.answer} />}
       </div>
     </>
