@@ -35,6 +35,7 @@ const CORE_RANKS: Readonly<Record<string, number>> = {
   paying: 10,
   comparison: 11,
   axes: 11,
+  'own-or-rent': 11,
   display: 12,
   checks: 13,
   'deployment-forms': 13,
