@@ -2,10 +2,10 @@
  * What the answer hangs on: each assumption alone, from low to high; the value at which the answer turns; which
  * judgements favour which side, and by how much; two assumptions as a map. Needs U4, openings 31 and 32.
  */
-import type { Assumption } from './assumptions';
+import { type Assumption, assumptionsOf, withGuesses } from './assumptions';
 import type { Field } from './catalogue';
 import type { FastStudy } from './fast-study';
-import type { Guess } from './model';
+import type { Guess, Study } from './model';
 
 export interface StudySwing {
   readonly id: string;
@@ -206,4 +206,20 @@ export function studyMap(fast: FastStudy, across: number, down: number, steps: n
     }),
   );
   return { across: columns, down: rows, differences };
+}
+
+/**
+ * The study with every judgement at the value that favours nobody, and without a range.
+ *
+ * @example
+ * neutralStudy(newStudy({ title: 'Quay', currency: 'USD', origin: 'typed', start: '2027-01' })).general.trendRent; // => { likely: '0' }
+ */
+export function neutralStudy(study: Study): Study {
+  const assumptions = assumptionsOf(study);
+  const values = new Map<string, Guess>();
+  assumptions.forEach(({ id }, at) => {
+    const likely = neutralOf(assumptions, at);
+    if (likely !== null) values.set(id, { likely });
+  });
+  return withGuesses(study, values);
 }

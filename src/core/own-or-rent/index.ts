@@ -10,6 +10,7 @@ export {
   breakEvenOf,
   type Leaning,
   leaningsOf,
+  neutralStudy,
   type StudyMap,
   studyMap,
   type StudySwing,
