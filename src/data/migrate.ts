@@ -14,6 +14,7 @@ import * as cheapestPlace from './migrations/m011-cheapest-place';
 import * as allocated from './migrations/m012-allocated';
 import * as areas from './migrations/m013-areas';
 import * as fleets from './migrations/m014-fleets';
+import * as studies from './migrations/m015-studies';
 import type { Database } from './schema';
 
 const MIGRATIONS: Readonly<Record<string, Migration>> = {
@@ -31,6 +32,7 @@ const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '012-allocated': allocated,
   '013-areas': areas,
   '014-fleets': fleets,
+  '015-studies': studies,
 };
 
 export async function migrate(db: Kysely<Database>): Promise<void> {

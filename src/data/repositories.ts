@@ -5,6 +5,7 @@ import { bookRepository } from './book-repository';
 import { designRepository } from './design-repository';
 import { exchangeRepository } from './exchange-repository';
 import { fleetRepository } from './fleet-repository';
+import { studyRepository } from './study-repository';
 import { importRepository } from './import-repository';
 import { jobRepository } from './job-repository';
 import { libraryRepository } from './library-repository';
@@ -21,5 +22,6 @@ export function repositories(db: Kysely<Database>): Stores {
     kept: libraryRepository(db),
     jobs: jobRepository(db),
     fleets: fleetRepository(db),
+    studies: studyRepository(db),
   };
 }

@@ -2,6 +2,7 @@
 import type { ColumnType, Generated, JSONColumnType } from 'kysely';
 import type { Design, Edit } from '@/core/design';
 import type { FleetPlan, Machine } from '@/core/fleet';
+import type { Study } from '@/core/own-or-rent';
 import type { ReportOptions } from '@/core/report';
 import type { OfferRow, RateRow } from '@/formats';
 import type {
@@ -189,6 +190,16 @@ export interface Database {
     mapping: JSONColumnType<object>;
     used_at: Timestamp;
   };
+  study: {
+    id: string;
+    workspace_id: string;
+    revision: number;
+    study: JSONColumnType<Study>;
+    created_at: Timestamp;
+    updated_at: Timestamp;
+    deleted_at: Timestamp | null;
+  };
+  study_revision: { study_id: string; revision: number; study: JSONColumnType<Study>; at: Timestamp };
   design_link: {
     id: string;
     workspace_id: string;

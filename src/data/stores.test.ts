@@ -10,6 +10,7 @@ import { jobContract } from '@tests/support/job-contract';
 import { libraryContract } from '@tests/support/library-contract';
 import { linkContract } from '@tests/support/link-contract';
 import { HERE, storeContract, testContext } from '@tests/support/store-contract';
+import { studyContract } from '@tests/support/study-contract';
 import { uploadOf } from '@tests/support/upload';
 import { designOf, serverOf } from '@tests/support/designs';
 import { editDesign, importBook, listDesigns, openDesign, storeDesign } from '@/operations';
@@ -37,6 +38,7 @@ linkContract('in PostgreSQL', freshStores);
 libraryContract('in PostgreSQL', freshStores);
 fleetContract('in PostgreSQL', freshStores);
 jobContract('in PostgreSQL', freshStores);
+studyContract('in PostgreSQL', freshStores);
 
 describe('the database itself', () => {
   it('can be migrated again without harm', async () => {

@@ -22,4 +22,6 @@ export * from './live';
 export * from './report';
 export { requireSameBook } from './same-book';
 export * from './starters';
+export * from './studies';
+export { MOST_STUDY_REVISIONS } from './study-ports';
 export { priceDesignOnServer, priceHere } from './price-design';

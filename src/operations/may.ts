@@ -26,6 +26,10 @@ export const MAY = {
   readHistory: 'viewer',
   searchOffers: 'viewer',
   starterNames: 'viewer',
+  listStudies: 'viewer',
+  openStudy: 'viewer',
+  openStudyAt: 'viewer',
+  readStudyHistory: 'viewer',
   beginWith: 'editor',
   bringMachines: 'editor',
   deleteFleet: 'editor',
@@ -47,6 +51,10 @@ export const MAY = {
   publishBook: 'editor',
   restoreDesign: 'editor',
   storeDesign: 'editor',
+  deleteStudy: 'editor',
+  restoreStudy: 'editor',
+  saveStudy: 'editor',
+  storeStudy: 'editor',
   withdrawLink: 'editor',
 } satisfies Record<string, Role>;
 

@@ -16,6 +16,7 @@ import type {
 } from './ports';
 import { memoryFleetStore } from './memory-fleets';
 import { memoryJobStore } from './memory-jobs';
+import { memoryStudyStore } from './memory-studies';
 import { memoryBookStore, memoryExchangeStore, memoryImportStore } from './memory-books';
 
 type Work<T> = (locked: LockedDesign) => Promise<{ readonly write: DesignChange | null; readonly result: T }>;
@@ -40,6 +41,7 @@ export function memoryStores(): Stores {
     kept: memoryLibraryStore(),
     jobs: memoryJobStore(),
     fleets: memoryFleetStore(),
+    studies: memoryStudyStore(),
   };
 }
 

@@ -3,6 +3,7 @@ import { smallBookFile } from '@tests/support/books';
 import { bookContract } from '@tests/support/book-contract';
 import { designOf, serverOf } from '@tests/support/designs';
 import { fleetContract } from '@tests/support/fleet-contract';
+import { studyContract } from '@tests/support/study-contract';
 import { jobContract } from '@tests/support/job-contract';
 import { offerSearchContract } from '@tests/support/offer-search-contract';
 import { libraryContract } from '@tests/support/library-contract';
@@ -33,6 +34,7 @@ offerSearchContract('in memory', async () => stores());
 linkContract('in memory', async () => stores());
 libraryContract('in memory', async () => stores());
 fleetContract('in memory', async () => stores());
+studyContract('in memory', async () => stores());
 jobContract('in memory', async () => stores());
 
 describe('roles', () => {

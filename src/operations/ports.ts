@@ -7,12 +7,14 @@ import type { FleetStore } from './fleet-ports';
 import type { JobQueue, JobStore } from './job-ports';
 import type { LibraryStore } from './library-ports';
 import type { LinkStore } from './link-ports';
+import type { StudyStore } from './study-ports';
 
 export type * from './book-ports';
 export type * from './fleet-ports';
 export type * from './job-ports';
 export type * from './library-ports';
 export type * from './link-ports';
+export type * from './study-ports';
 
 export interface Totals {
   /** Printed likely amount for a month. */
@@ -128,6 +130,7 @@ export interface Stores {
   readonly kept: LibraryStore;
   readonly jobs: JobStore;
   readonly fleets: FleetStore;
+  readonly studies: StudyStore;
 }
 
 export interface Context extends Stores {

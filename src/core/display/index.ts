@@ -24,3 +24,5 @@ export * from './range-sentence';
 export * from './use-sentence';
 export { describeTerm } from '../terms';
 export { describeMonth } from '../time';
+export * from './study-sentence';
+export * from './study-words';

@@ -21,3 +21,4 @@ export { newStudy, usual } from './new-study';
 export * from './outcome';
 export type { StudyCase } from './read-values';
 export * from './years-table';
+export * from './answer';

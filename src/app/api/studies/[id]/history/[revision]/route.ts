@@ -1,0 +1,9 @@
+/** GET: a study as it was at a revision. */
+import { notFound, openStudyAt } from '@/operations';
+import { handler, wholeNumber } from '../../../../answer';
+
+export const GET = handler(async (_request, { id, revision }, context) => {
+  const number = wholeNumber(revision ?? null);
+  if (number === null) throw notFound('revision');
+  return Response.json(await openStudyAt(context(), id!, number));
+});

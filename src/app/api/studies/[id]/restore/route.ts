@@ -1,0 +1,8 @@
+/** POST: takes a deletion back. */
+import { restoreStudy } from '@/operations';
+import { handler } from '../../../answer';
+
+export const POST = handler(async (_request, { id }, context) => {
+  await restoreStudy(context(), id!);
+  return Response.json({ restored: true });
+});
