@@ -4,6 +4,7 @@ import {
   importBook,
   importExchange,
   openFleet,
+  proposeStudy,
   refreshTotals,
   savePlan,
   type Context,
@@ -17,6 +18,7 @@ import { DEMO_FLEETS, type SheetWriter } from './fleets';
 import { DEMO_REVISIONS, type DemoRevision, generatePieces } from './generate-book';
 import { DEMO_PROFILES } from './profiles';
 import type { ProviderProfile } from './provider-profile';
+import { harbourStudy } from './study';
 
 export function demoDesignId(index: number): string {
   return `00000000-0000-4000-8000-${String(101 + index).padStart(12, '0')}`;
@@ -25,6 +27,9 @@ export function demoDesignId(index: number): string {
 export function demoFleetId(index: number): string {
   return `00000000-0000-4000-8000-${String(201 + index).padStart(12, '0')}`;
 }
+
+/** The first one of the demo. */
+export const DEMO_STUDY_ID = '00000000-0000-4000-8000-000000000301';
 
 /** May run again after it was broken off: what is there already is left as it is. */
 export async function loadDemo(context: Context, write: SheetWriter): Promise<void> {
@@ -44,6 +49,7 @@ export async function loadDemo(context: Context, write: SheetWriter): Promise<vo
   }
   await importExchange(context, EXCHANGE);
   await loadFleets(context, write);
+  await loadStudy(context);
   for (const [index, design] of DEMO_DESIGNS.entries()) {
     const id = demoDesignId(index);
     if (await context.designs.find(workspace, id)) continue;
@@ -51,6 +57,14 @@ export async function loadDemo(context: Context, write: SheetWriter): Promise<vo
     await context.designs.create(workspace, id, design, at);
     await refreshTotals(context, id);
   }
+}
+
+/** Made from the fleet as anyone's is, and then told what only the house knows. */
+async function loadStudy(context: Context): Promise<void> {
+  const { workspace } = context.actor;
+  if (await context.studies.find(workspace, DEMO_STUDY_ID)) return;
+  const study = harbourStudy(await proposeStudy(context, demoFleetId(0), '2027-01'));
+  await context.studies.create(workspace, DEMO_STUDY_ID, study, context.now());
 }
 
 /** Harbour House from its workbook, and a generated estate; both planned with. */

@@ -166,7 +166,8 @@ function sheetPlaced(laid: LaidMachine, byRule: string | null, installed: string
   };
 }
 
-async function placerFor(
+/** The books that its placements go by. */
+export async function placerFor(
   context: Context,
   plan: FleetPlan,
 ): Promise<{ readonly placer: Placer; readonly books: FleetPlan['books'] }> {

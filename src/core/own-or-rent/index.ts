@@ -22,3 +22,5 @@ export * from './outcome';
 export type { StudyCase } from './read-values';
 export * from './years-table';
 export * from './answer';
+export { type Estate, type EstatePart, estateStudy, type EstateTarget } from './estate-study';
+export { fleetStudy } from './fleet-study';

@@ -1,0 +1,25 @@
+/** A first study of a stored fleet: its groups under its placements, with a guess for everything that nobody said. */
+import { readinessUnder, type Machine } from '@/core/fleet';
+import { fleetStudy, type Study } from '@/core/own-or-rent';
+import { invalid } from './app-error';
+import { placerFor } from './fleet-file';
+import { fleetMachines, openFleet } from './fleets';
+import { allow } from './may';
+import type { Context } from './ports';
+
+const PAGE = 10_000;
+
+/** Not stored: `storeStudy` does that. */
+export async function proposeStudy(context: Context, fleet: string, start: string): Promise<Study> {
+  allow(context.actor, 'proposeStudy');
+  const { plan, machines: count } = await openFleet(context, fleet);
+  if (plan.placements.length === 0) throw invalid('This fleet has no placement yet. Make one first.');
+  const machines: Machine[] = [];
+  for (let after = 0; after < count; after += PAGE)
+    machines.push(...(await fleetMachines(context, fleet, after, PAGE)));
+  const { placer } = await placerFor(context, plan);
+  const work = fleetStudy(placer, plan, machines, readinessUnder(plan, placer), start);
+  let step = work.next();
+  while (!step.done) step = work.next();
+  return step.value;
+}
