@@ -21,6 +21,7 @@ import {
   type ReadinessCode,
   UNION,
 } from '@/core/fleet';
+import type { Study } from '@/core/own-or-rent';
 import { averageOf, machineUnder, partsOf, type PlacedAll } from './fleet-one';
 import type {
   AverageAnswer,
@@ -30,7 +31,8 @@ import type {
   MatrixAnswer,
   PartsAnswer,
 } from './fleet-protocol';
-import { driven, type FleetWork } from './fleet-work';
+import { studyOfFleet } from './fleet-study-of';
+import { driven, type LongWork } from './long-work';
 import type { LoadedBooks } from './loaded-books';
 
 type ReadinessOf = (machine: Machine) => readonly ReadinessCode[];
@@ -75,7 +77,7 @@ export class FleetPlaces {
   }
 
   /** All machines under a placement, each with its own part. */
-  async all(plan: FleetPlan, id: string, work: FleetWork): Promise<PlacedAll | null> {
+  async all(plan: FleetPlan, id: string, work: LongWork): Promise<PlacedAll | null> {
     const placement = plan.placements.find((each) => each.id === id);
     if (!placement) return null;
     const placer = await this.placer(plan);
@@ -117,12 +119,12 @@ export class FleetPlaces {
     return [...found].sort();
   }
 
-  async matrix(plan: FleetPlan, readinessOf: ReadinessOf, work: FleetWork): Promise<MatrixAnswer> {
+  async matrix(plan: FleetPlan, readinessOf: ReadinessOf, work: LongWork): Promise<MatrixAnswer> {
     const { matrix, groups } = await this.worked(plan, readinessOf, work);
     return toldMatrix(matrix, groups, plan, this.machines.length);
   }
 
-  async report(plan: FleetPlan, readinessOf: ReadinessOf, work: FleetWork): Promise<FleetReport> {
+  async report(plan: FleetPlan, readinessOf: ReadinessOf, work: LongWork): Promise<FleetReport> {
     const { matrix, groups } = await this.worked(plan, readinessOf, work);
     const { world } = await this.placer(plan);
     const bookOf = (key: string) => world.books.find((book) => book.key === key);
@@ -134,8 +136,12 @@ export class FleetPlaces {
     return fleetReport({ plan, machines, groups, matrix, readinessOf, books: world.books, names });
   }
 
+  async study(plan: FleetPlan, readinessOf: ReadinessOf, start: string, work: LongWork): Promise<Study> {
+    return studyOfFleet(await this.placer(plan), plan, this.machines, readinessOf, { start, work });
+  }
+
   /** Groups under placements; the last ones are kept. */
-  private async worked(plan: FleetPlan, readinessOf: ReadinessOf, work: FleetWork): Promise<Worked> {
+  private async worked(plan: FleetPlan, readinessOf: ReadinessOf, work: LongWork): Promise<Worked> {
     const key = JSON.stringify(plan);
     if (this.last?.plan === key) return this.last;
     const placer = await this.placer(plan);
@@ -161,7 +167,7 @@ export class FleetPlaces {
     };
   }
 
-  async parts(plan: FleetPlan, id: string, placement: string, work: FleetWork): Promise<PartsAnswer | null> {
+  async parts(plan: FleetPlan, id: string, placement: string, work: LongWork): Promise<PartsAnswer | null> {
     const all = await this.all(plan, placement, work);
     return all && partsOf(all, id, this.books);
   }
@@ -171,7 +177,7 @@ export class FleetPlaces {
     readinessOf: ReadinessOf,
     group: string,
     id: string,
-    work: FleetWork,
+    work: LongWork,
   ): Promise<HostsAnswer | null> {
     const cell = await this.cell(plan, readinessOf, group, id, work);
     const used = cell?.layout.hosts;
@@ -199,7 +205,7 @@ export class FleetPlaces {
       placement: id,
       oneByOne: isWanted = false,
     }: { readonly group: string; readonly placement: string; readonly oneByOne?: boolean },
-    work: FleetWork,
+    work: LongWork,
   ): Promise<FleetAnswers['design']> {
     const cell = await this.cell(plan, readinessOf, group, id, work);
     if (!cell) throw new Error('There is no such group or placement any more.');
@@ -242,7 +248,7 @@ export class FleetPlaces {
     readinessOf: ReadinessOf,
     group: string,
     id: string,
-    work: FleetWork,
+    work: LongWork,
   ): Promise<FleetCell | null> {
     if (this.last?.plan === JSON.stringify(plan)) {
       const { matrix } = this.last;

@@ -5,6 +5,8 @@
 import type { Design } from '@/core/design';
 import type { FleetReport } from '@/core/display';
 import type { FleetPlan, Machine } from '@/core/fleet';
+import type { Study } from '@/core/own-or-rent';
+import type { WorkProgress } from './asking-client';
 import type { LookedAt } from '@/formats/fleet/read-inventory';
 import type {
   AverageAnswer,
@@ -57,6 +59,7 @@ export type FleetQuestion =
   | ({ readonly ask: 'parts'; readonly machine: string; readonly placement: string } & OfPlan)
   | ({ readonly ask: 'matrix' } & OfPlan)
   | ({ readonly ask: 'report' } & OfPlan)
+  | ({ readonly ask: 'study'; readonly start: string } & OfPlan)
   | ({ readonly ask: 'hosts'; readonly group: string; readonly placement: string } & OfPlan)
   | ({ readonly ask: 'average'; readonly query: MachineQuery } & OfPlan)
   | ({
@@ -92,6 +95,7 @@ export interface FleetAnswers {
   parts: PartsAnswer | null;
   matrix: MatrixAnswer;
   report: FleetReport;
+  study: Study;
   hosts: HostsAnswer | null;
   average: AverageAnswer;
   design: {
@@ -104,17 +108,4 @@ export interface FleetAnswers {
   csv: string;
 }
 
-export interface FleetProgress {
-  readonly done: number;
-  readonly steps: number;
-  readonly words: string;
-}
-
-/** Whether its number, or that the one of that number is called off. */
-export type FleetRequest =
-  { readonly id: number; readonly question: FleetQuestion } | { readonly cancel: number };
-
-export type FleetReply =
-  | { readonly id: number; readonly progress: FleetProgress }
-  | { readonly id: number; readonly ok: true; readonly answer: FleetAnswers[FleetQuestion['ask']] }
-  | { readonly id: number; readonly ok: false; readonly message: string };
+export type FleetProgress = WorkProgress;

@@ -6,7 +6,7 @@ import type { InventoryFile } from '@/formats/fleet/inventory-file';
 import { machineLines, tidyMachine } from '@/formats/fleet/machine-schema';
 import { lookAtInventory, type Mapping, type LookedAt, readInventory } from '@/formats/fleet/read-inventory';
 import type { FleetAnswers, PlainMapping, ReadSummary } from './fleet-protocol';
-import { type FleetWork, pause } from './fleet-work';
+import { type LongWork, pause } from './long-work';
 
 const SHOWN = 200;
 const ROWS_AT_ONCE = 2000;
@@ -33,7 +33,7 @@ export class FleetReading {
     files: readonly File[],
     mapping: PlainMapping,
     there: readonly Machine[] | null,
-    work: FleetWork,
+    work: LongWork,
   ): Promise<ReadSummary> {
     const all = files.reduce((sum, { size }) => sum + size, 0);
     const read = await readInventory(title, files.map(inventoryFile), mappingOf(mapping), async (told) => {
@@ -59,7 +59,7 @@ export class FleetReading {
     return { machines: machines.length, rejected: [], rejectedCount: 0, notes: [], tables: [], against };
   }
 
-  async send(id: string, title: string, origin: string, work: FleetWork): Promise<FleetAnswers['send']> {
+  async send(id: string, title: string, origin: string, work: LongWork): Promise<FleetAnswers['send']> {
     const { pending } = this;
     if (!pending || pending.machines.length === 0)
       throw new Error('There is no machine to keep. Look at the rows that were left out.');

@@ -7,7 +7,7 @@ import type { PlacedAll } from './fleet-one';
 import { FleetPlaces } from './fleet-places';
 import type { FleetAnswers, FleetQuestion, MachineQuery } from './fleet-protocol';
 import { type FetchFleet, FleetReading } from './fleet-reading';
-import { type FleetWork, pause } from './fleet-work';
+import { type LongWork, pause } from './long-work';
 import { LoadedBooks } from './loaded-books';
 
 const PAGE = 10_000;
@@ -29,7 +29,7 @@ export class FleetRoom {
     this.books = new LoadedBooks((path) => fetchJson(path));
   }
 
-  async answer(question: FleetQuestion, work: FleetWork): Promise<FleetAnswers[FleetQuestion['ask']]> {
+  async answer(question: FleetQuestion, work: LongWork): Promise<FleetAnswers[FleetQuestion['ask']]> {
     switch (question.ask) {
       case 'open':
         return this.open(question.id, question.machines, work);
@@ -88,6 +88,10 @@ export class FleetRoom {
         const { readinessOf: ready } = await this.lookedAt(question.plan);
         return this.now.places.report(question.plan, ready, work);
       }
+      case 'study': {
+        const { readinessOf: ready } = await this.lookedAt(question.plan);
+        return this.now.places.study(question.plan, ready, question.start, work);
+      }
       case 'hosts': {
         const { readinessOf: ready } = await this.lookedAt(question.plan);
         return this.now.places.hosts(question.plan, ready, question.group, question.placement, work);
@@ -130,7 +134,7 @@ export class FleetRoom {
     return this.opened?.machines ?? null;
   }
 
-  private async open(id: string, count: number, work: FleetWork): Promise<FleetAnswers['open']> {
+  private async open(id: string, count: number, work: LongWork): Promise<FleetAnswers['open']> {
     const machines: Machine[] = [];
     const page = (after: number): Promise<Machine[] | null> =>
       this.fetchJson(`/api/fleets/${id}/machines?after=${after}&limit=${PAGE}`) as Promise<Machine[] | null>;
@@ -169,7 +173,7 @@ export class FleetRoom {
   private async find(
     plan: FleetPlan,
     query: MachineQuery,
-    work: FleetWork,
+    work: LongWork,
   ): Promise<{
     readonly found: readonly Machine[];
     readonly looked: Looked;

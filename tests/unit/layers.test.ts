@@ -62,6 +62,8 @@ const MAY_IMPORT: Readonly<Record<string, readonly string[]>> = {
     'workers/protocol',
     'workers/fleet-client',
     'workers/fleet-protocol',
+    'workers/study-client',
+    'workers/study-protocol',
     'screens',
   ],
   app: ['core', 'formats', 'ui', 'operations', 'desk/protocol', 'desk/threads', 'screens', 'app'],

@@ -4,6 +4,7 @@ import { createContext, useContext } from 'react';
 import type { FleetPlaceNames } from '@/core/display';
 import type { FleetPlan } from '@/core/fleet';
 import type { FleetClient } from '@/workers/fleet-client';
+import type { Saving } from '../lib/use-kept-document';
 import type { FleetProgress } from '@/workers/fleet-protocol';
 
 export interface FleetBook {
@@ -12,13 +13,6 @@ export interface FleetBook {
   readonly revision: number;
   readonly effective: string;
   readonly regions: readonly { readonly code: string; readonly name: string }[];
-}
-
-export interface Saving {
-  readonly state: 'saved' | 'saving' | 'refused' | 'overtaken';
-  readonly words: string;
-  /** What helps where it was not saved. */
-  readonly remedy: { readonly label: string; readonly run: () => void } | null;
 }
 
 export interface FleetRoomValue {

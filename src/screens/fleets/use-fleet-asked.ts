@@ -1,65 +1,11 @@
-/** Asks the fleet worker, again whenever the question is another; the last answer stays while the next is on its way. */
+/** Asks the worker of the open fleet, once its machines are there. */
 'use client';
-import { useEffect, useRef, useState } from 'react';
-import type { FleetAnswers, FleetProgress, FleetQuestion } from '@/workers/fleet-protocol';
+import type { FleetAnswers, FleetQuestion } from '@/workers/fleet-protocol';
+import { type Asked, useAskedOf } from '../lib/use-asked-of';
 import { useFleet } from './room-context';
-
-interface Asked<T> {
-  readonly answer: T | null;
-  /** Set while it is worked out, where that is told. */
-  readonly progress: FleetProgress | null;
-  readonly isWaiting: boolean;
-  readonly trouble: string | null;
-  /** Calls it off; `again` asks anew. */
-  readonly stop: () => void;
-  readonly again: () => void;
-}
-
-interface State {
-  /** The question that has ended, one way or the other. */
-  readonly settled: string;
-  readonly answer: unknown;
-  readonly trouble: string | null;
-  readonly progress: { readonly of: string; readonly told: FleetProgress } | null;
-}
-
-const NOTHING: State = { settled: '', answer: null, trouble: null, progress: null };
 
 /** `question` null: nothing is asked. */
 export function useFleetAsked<Q extends FleetQuestion>(question: Q | null): Asked<FleetAnswers[Q['ask']]> {
   const { client, isOpen } = useFleet();
-  const [state, setState] = useState(NOTHING);
-  const [turn, setTurn] = useState(0);
-  const stopper = useRef<AbortController | null>(null);
-  const wanted = question && isOpen ? `${turn}\n${JSON.stringify(question)}` : '';
-  useEffect(() => {
-    if (wanted === '' || !client) return;
-    const controller = new AbortController();
-    stopper.current = controller;
-    const asked = JSON.parse(wanted.slice(wanted.indexOf('\n') + 1)) as Q;
-    const set = (part: Partial<State>): void => {
-      if (!controller.signal.aborted) setState((before) => ({ ...before, ...part }));
-    };
-    client
-      .ask(asked, {
-        signal: controller.signal,
-        told: (told) => set({ progress: { of: wanted, told } }),
-      })
-      .then(
-        (answer) => set({ settled: wanted, answer, trouble: null, progress: null }),
-        (error: Error) => set({ settled: wanted, trouble: error.message, progress: null }),
-      );
-    return () => controller.abort();
-  }, [client, wanted]);
-  return {
-    answer: state.answer as FleetAnswers[Q['ask']] | null,
-    progress: state.progress?.of === wanted ? state.progress.told : null,
-    isWaiting: wanted !== '' && state.settled !== wanted,
-    trouble: state.settled === wanted ? state.trouble : null,
-    stop: () => {
-      stopper.current?.abort();
-      setState((before) => ({ ...before, settled: wanted, trouble: 'It was called off.', progress: null }));
-    },
-    again: () => setTurn((before) => before + 1),
-  };
+  return useAskedOf<FleetAnswers[Q['ask']]>(isOpen ? client : null, question);
 }

@@ -4,7 +4,7 @@ import { useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { Button } from '@/ui/button';
 import { Field } from '@/ui/field';
-import { Working } from '../working';
+import { Working } from '../../lib/working';
 import { type BringAgain, useBringSession } from './bring-session';
 import { QuickEstate } from './quick-estate';
 import { ReadResult } from './read-result';

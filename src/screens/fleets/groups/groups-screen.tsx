@@ -15,7 +15,7 @@ import { filterAddress } from '../machines/filter-address';
 import { MoreFilters } from '../machines/filter-bar';
 import { useFleet } from '../room-context';
 import { useFleetAsked } from '../use-fleet-asked';
-import { Working } from '../working';
+import { Working } from '../../lib/working';
 import { TextMeanings } from './text-meanings';
 
 const number = (value: number): string => writeNumber(String(value));

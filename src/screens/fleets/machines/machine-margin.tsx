@@ -8,7 +8,7 @@ import { TraceTree } from '@/ui/trace-tree';
 import type { MachineAnswer, MachineRow } from '@/workers/fleet-protocol';
 import { useFleet } from '../room-context';
 import { useFleetAsked } from '../use-fleet-asked';
-import { Working } from '../working';
+import { Working } from '../../lib/working';
 
 export function MachineMargin({
   row,

@@ -17,7 +17,7 @@ import type { MachineQuery, MachineRow, SortField } from '@/workers/fleet-protoc
 import { saveText } from '../../lib/save-text';
 import { useFleet } from '../room-context';
 import { useFleetAsked } from '../use-fleet-asked';
-import { Working } from '../working';
+import { Working } from '../../lib/working';
 import { FilterBar } from './filter-bar';
 import { queryAddress, queryFrom } from './filter-address';
 import { machineColumns } from './machine-columns';

@@ -12,9 +12,9 @@ import { FileMakingLine, useFileMaking } from '../../report/file-making';
 import { FleetFiles } from '../fleet-files';
 import { NothingPlaced } from '../nothing-placed';
 import { useFleet } from '../room-context';
-import { Trouble } from '../trouble';
+import { Trouble } from '../../lib/trouble';
 import { useFleetAsked } from '../use-fleet-asked';
-import { Working } from '../working';
+import { Working } from '../../lib/working';
 import { Average } from './average';
 import { CellMargin } from './cell-margin';
 

@@ -7,7 +7,7 @@ import { isOpenFilter } from '@/core/fleet';
 import { filterAddress, queryFrom } from '../machines/filter-address';
 import { useFleet } from '../room-context';
 import { useFleetAsked } from '../use-fleet-asked';
-import { Working } from '../working';
+import { Working } from '../../lib/working';
 import { Installed } from './installed-picture';
 import { Money } from './money-picture';
 import { Sure } from './sure-picture';

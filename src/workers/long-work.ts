@@ -1,5 +1,5 @@
-/** Long work of the fleet worker: step by step, so that it tells how far it is and hears who calls it off. */
-export interface FleetWork {
+/** Long work of a worker: step by step, so that it tells how far it is and hears who calls it off. */
+export interface LongWork {
   readonly told: (done: number, steps: number, words: string) => void;
   readonly isCalledOff: () => boolean;
 }
@@ -14,7 +14,7 @@ export class CalledOff extends Error {
   override readonly name = 'CalledOff';
 }
 
-export async function pause(work: FleetWork): Promise<void> {
+export async function pause(work: LongWork): Promise<void> {
   await breathe();
   if (work.isCalledOff()) throw new CalledOff('It was called off.');
 }
@@ -22,7 +22,7 @@ export async function pause(work: FleetWork): Promise<void> {
 /** Runs a generator to its end; `tell` says how far a step of it is. */
 export async function driven<S, T>(
   steps: Generator<S, T>,
-  work: FleetWork,
+  work: LongWork,
   tell: (step: S) => readonly [done: number, steps: number, words: string],
 ): Promise<T> {
   let last = performance.now();

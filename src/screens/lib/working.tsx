@@ -2,10 +2,10 @@
 'use client';
 import { writeNumber } from '@/core/display';
 import { Button } from '@/ui/button';
-import type { FleetProgress } from '@/workers/fleet-protocol';
+import type { Progress } from './use-asked-of';
 
 interface WorkingProps {
-  readonly progress: FleetProgress | null;
+  readonly progress: Progress | null;
   readonly words?: string;
   readonly onStop?: () => void;
 }
