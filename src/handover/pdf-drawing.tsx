@@ -134,14 +134,16 @@ export function PaperDrawing({ drawing }: { readonly drawing: Drawing }) {
               strokeDasharray="6 4"
             />
           ))}
-          {lines.map(({ name, points }, at) => (
+          {lines.map(({ name, points, edgeOf }, at) => (
             <Path
               key={`${at}${name}`}
               d={strokesOf(points, across.place, up.place, stepped)}
               fill="none"
-              stroke={INKS[at % INKS.length]}
-              strokeWidth={1.2}
-              {...(DASHES[at % DASHES.length] ? { strokeDasharray: DASHES[at % DASHES.length] } : {})}
+              stroke={INKS[(edgeOf ?? at) % INKS.length]}
+              strokeWidth={edgeOf === undefined ? 1.2 : 0.5}
+              {...(DASHES[at % DASHES.length] && edgeOf === undefined
+                ? { strokeDasharray: DASHES[at % DASHES.length] }
+                : {})}
             />
           ))}
           {lines.flatMap(({ points }, at) =>
@@ -194,22 +196,28 @@ export function PaperDrawing({ drawing }: { readonly drawing: Drawing }) {
       <Text style={{ fontSize: 7, color: '#55635C', textAlign: 'center', width: WIDTH }}>{x.title}</Text>
       {lines.length > 1 && (
         <View style={LOOK.legend}>
-          {lines.map(({ name }, at) => (
-            <View key={`${at}${name}`} style={LOOK.key}>
-              <Svg width={20} height={4}>
-                <Line
-                  x1={0}
-                  x2={20}
-                  y1={2}
-                  y2={2}
-                  stroke={INKS[at % INKS.length]!}
-                  strokeWidth={1.4}
-                  {...(DASHES[at % DASHES.length] ? { strokeDasharray: DASHES[at % DASHES.length] } : {})}
-                />
-              </Svg>
-              <Text style={LOOK.keyText}>{name}</Text>
-            </View>
-          ))}
+          {lines.flatMap(({ name, edgeOf }, at) =>
+            edgeOf === undefined
+              ? [
+                  <View key={`${at}${name}`} style={LOOK.key}>
+                    <Svg width={20} height={4}>
+                      <Line
+                        x1={0}
+                        x2={20}
+                        y1={2}
+                        y2={2}
+                        stroke={INKS[at % INKS.length]!}
+                        strokeWidth={1.4}
+                        {...(DASHES[at % DASHES.length]
+                          ? { strokeDasharray: DASHES[at % DASHES.length] }
+                          : {})}
+                      />
+                    </Svg>
+                    <Text style={LOOK.keyText}>{name}</Text>
+                  </View>,
+                ]
+              : [],
+          )}
         </View>
       )}
     </View>

@@ -23,6 +23,7 @@ export * from './report';
 export { requireSameBook } from './same-book';
 export * from './starters';
 export * from './studies';
+export { proposeDesignStudy } from './propose-design-study';
 export { proposeStudy } from './propose-study';
 export { MOST_STUDY_REVISIONS } from './study-ports';
 export { priceDesignOnServer, priceHere } from './price-design';

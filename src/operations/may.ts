@@ -29,6 +29,7 @@ export const MAY = {
   listStudies: 'viewer',
   openStudy: 'viewer',
   openStudyAt: 'viewer',
+  proposeDesignStudy: 'viewer',
   proposeStudy: 'viewer',
   readStudyHistory: 'viewer',
   beginWith: 'editor',

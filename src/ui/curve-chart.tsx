@@ -52,7 +52,11 @@ export function CurveChart(props: CurveChartProps) {
         )}
       </div>
       <figcaption className="mt-1 flex flex-wrap items-center gap-x-4 gap-y-1">
-        {lines.length > 1 && lines.map(({ name }, at) => <Legend key={`${at}${name}`} at={at} name={name} />)}
+        {lines.length > 1 &&
+          lines.map(
+            ({ name, edgeOf }, at) =>
+              edgeOf === undefined && <Legend key={`${at}${name}`} at={at} name={name} />,
+          )}
         {file && (
           <Button tone="bare" className="ml-auto" onClick={() => void save(id, file)}>
             PNG
@@ -135,11 +139,11 @@ function optionsOf(id: string, props: Drawn, colours: ChartColours): ApexCharts.
       foreColor: colours['--soft'],
       background: 'transparent',
     },
-    colors: lines.map((_, at) => colours[SERIES[at % SERIES.length]!]),
+    colors: lines.map(({ edgeOf = null }, at) => colours[SERIES[(edgeOf ?? at) % SERIES.length]!]),
     stroke: {
-      width: stacked ? (stepped ? 0 : 1) : 2,
+      width: stacked ? (stepped ? 0 : 1) : lines.map(({ edgeOf }) => (edgeOf === undefined ? 2 : 1)),
       curve: stepped ? 'stepline' : 'straight',
-      dashArray: lines.map((_, at) => dashOf(at)),
+      dashArray: lines.map(({ edgeOf }, at) => (edgeOf === undefined ? dashOf(at) : 2)),
     },
     fill: stacked ? { type: 'solid', opacity: 0.45 } : { opacity: 1 },
     markers: { size: lines.every(({ points }) => points.length <= 2) ? 4 : 0 },

@@ -10,9 +10,11 @@ interface TraceTreeProps {
   readonly currency: string;
   /** The root's amount as it is printed in the ledger. */
   readonly printed: string;
+  /** What the amount is for. */
+  readonly per?: string;
 }
 
-export function TraceTree({ figure, currency, printed }: TraceTreeProps) {
+export function TraceTree({ figure, currency, printed, per = 'Per month' }: TraceTreeProps) {
   const sources = sourcesOf(figure);
   return (
     <div>
@@ -23,7 +25,9 @@ export function TraceTree({ figure, currency, printed }: TraceTreeProps) {
       </ol>
       {figure.parts.length > 1 && <p className="mt-1.5 text-xs text-soft">{joinedBy(figure)}</p>}
       <div className="double-line mt-1 flex items-baseline justify-between border-t border-t-ink py-1 text-base font-semibold">
-        <span>Per month, {currency}</span>
+        <span>
+          {per}, {currency}
+        </span>
         <span className="tabular-nums">{writeMoney(printed, currency)}</span>
       </div>
       <p className="mt-1 text-xs text-soft">exactly {writeNumber(figure.value, undefined, 18)}</p>

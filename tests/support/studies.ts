@@ -75,7 +75,8 @@ function ranged(dice: Dice, { least, most, whole }: Field, likely: string): Gues
     const inside = Math.min(Number(most), Math.max(Number(least), each));
     return whole ? String(Math.round(inside)) : String(Math.round(inside * 100) / 100);
   };
-  return { likely, lean: bound(value * 0.8), heavy: bound(value * 1.25) };
+  const [lean, heavy] = [value * 0.8, value * 1.25].sort((a, b) => a - b) as [number, number];
+  return { likely, lean: bound(lean), heavy: bound(heavy) };
 }
 
 function drawnFields<L extends keyof typeof FIELDS>(
@@ -206,5 +207,33 @@ export function drawnStudy(dice: Dice): Study {
         ranged(dice, GENERAL[id as keyof typeof GENERAL], dice.whole(least, most)),
       ]),
     ),
+  };
+}
+
+/** One part of one machine; a contract for 100 a month against 90 rented, all from the first month. */
+export function mirrorStudy(owned: string, rented: string): Study {
+  return {
+    ...EMPTY,
+    general: PLAIN,
+    parts: [{ id: 'all', name: 'All', ...usual('parts', { machines: '1', stored: '0' }) }],
+    contracts: [
+      { id: 'c', name: 'Line', kind: 'site', ...usual('contracts', { monthly: owned, until: '0' }) },
+    ],
+    targets: [
+      {
+        id: 't',
+        name: 'There',
+        source: '',
+        parts: { all: usual('rented', { compute: rented }) },
+        extras: [],
+        ...usual('targets'),
+      },
+    ],
+    waves: [{ id: 'w', name: 'W', parts: ['all'], ...usual('waves', { from: '0', ramp: '0', beside: '0' }) }],
+    variants: [
+      ...EMPTY.variants,
+      { id: 'go', name: 'Go', target: 't', stays: [], ...usual('variants'), buying: 'due' },
+    ],
+    against: ['keep', 'go'],
   };
 }

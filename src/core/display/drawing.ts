@@ -12,6 +12,8 @@ export interface DrawnLine {
   readonly name: string;
   /** Null: no amount there, a gap. */
   readonly points: readonly (readonly [number, number | null])[];
+  /** The edge of the range of another line, by its place: thin, in the same ink, without a name of its own. */
+  readonly edgeOf?: number;
 }
 
 export interface DrawnPlace {

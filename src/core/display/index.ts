@@ -26,3 +26,6 @@ export { describeTerm } from '../terms';
 export { describeMonth } from '../time';
 export * from './study-sentence';
 export * from './study-words';
+export * from './study-drawing';
+export * from './study-tables';
+export * from './study-report';

@@ -110,7 +110,7 @@ export function paybackSentence({
  * Which side an assumption that is not neutral favours, and by how much.
  *
  * @example
- * leaningWords({ id: 'general/resale', value: '30', neutral: '100', by: -1200 }, 'USD'); // => 'favours renting by 1 200.00 USD'
+ * leaningWords({ id: 'general/resale', value: '30', neutral: '100', by: -200 }, 'USD'); // => 'favours renting by 200.00 USD'
  */
 export function leaningWords({ by }: Leaning, currency: string): string {
   if (Math.abs(by) < 0.005) return 'favours nobody';

@@ -21,7 +21,9 @@ const KIND_WORDS: Readonly<Record<TableKind, string>> = {
  * @example
  * studyKindWords('site'); // => 'Site and power'
  */
-export const studyKindWords = (kind: TableKind): string => KIND_WORDS[kind];
+export function studyKindWords(kind: TableKind): string {
+  return KIND_WORDS[kind];
+}
 
 const NAMES = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
 
@@ -54,7 +56,9 @@ export function studyYear(start: string, year: number): string {
  * @example
  * studyUnit('money a kWh', 'USD'); // => 'USD a kWh'
  */
-export const studyUnit = (unit: string, currency: string): string => unit.replace('money', currency);
+export function studyUnit(unit: string, currency: string): string {
+  return unit.replace('money', currency);
+}
 
 /**
  * A value with its unit, as a sentence has it.
@@ -116,7 +120,7 @@ export function studyTroubleText({ code, values }: StudyTrouble): string {
     case 'not-whole':
       return `${name} is counted in whole ones. Type a whole number.`;
     case 'order':
-      return `${name}: likely does not lie between lean and heavy. Change one of the three.`;
+      return `${name}: lean, likely and heavy have to rise. Change one of the three.`;
     case 'wave-before-preparation':
       return `${of} would begin after ${values.from} months, before the preparation of ${values.preparation} months ends. Begin it later, or prepare in less.`;
     case 'off-before-moved':

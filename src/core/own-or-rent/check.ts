@@ -75,13 +75,9 @@ function ofAssumption({ id, field, value, of }: Assumption): StudyTrouble[] {
   return isOrdered(value) ? [] : [trouble(id, 'order', named)];
 }
 
-/** Likely lies between the two others, whichever of them is more. */
+/** Lean, likely, heavy: the lower end, what is thought, the upper end. */
 function isOrdered({ likely, lean = likely, heavy = likely }: Guess): boolean {
-  const [low, middle, high] = [decimal(lean), decimal(likely), decimal(heavy)];
-  return (
-    (low.lessThanOrEqualTo(middle) && middle.lessThanOrEqualTo(high)) ||
-    (low.greaterThanOrEqualTo(middle) && middle.greaterThanOrEqualTo(high))
-  );
+  return decimal(lean).lessThanOrEqualTo(likely) && decimal(likely).lessThanOrEqualTo(heavy);
 }
 
 function head({ years, start, against, variants, parts }: Study): StudyTrouble[] {

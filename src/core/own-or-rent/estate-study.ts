@@ -107,7 +107,11 @@ export function estateStudy(estate: Estate): Study {
   };
 }
 
-const round = (value: number, digits: number): number => Number(value.toFixed(digits));
+/** Guesses have few digits. */
+function round(value: number, digits: number): number {
+  const scale = 10 ** digits;
+  return Math.round(value * scale) / scale;
+}
 
 /** A range around a value. */
 function around(likely: string, low: number, high: number): Guess {
@@ -124,7 +128,7 @@ function hardwareFor(hosts: number, machines: number, stored: number): Hardware[
     follows: 'machines',
     ...usual('hardware', { count: String(hosts), price: '14000', carries: String(carries), watts: '700' }),
     price: around('14000', 0.85, 1.25),
-    refresh: { likely: '5', lean: '6', heavy: '4' },
+    refresh: { likely: '5', lean: '4', heavy: '6' },
   };
   const array: Hardware = {
     id: 'array',

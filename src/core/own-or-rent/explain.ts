@@ -37,6 +37,8 @@ export interface Wanted {
   readonly to: number;
   readonly basis: Study['basis'];
   readonly title: string;
+  /** What the lines are still worth at the end, taken off; not what they cost. */
+  readonly worth?: boolean;
 }
 
 /**
@@ -46,22 +48,18 @@ export interface Wanted {
  * const study = newStudy({ title: 'Quay', currency: 'USD', origin: 'typed', start: '2027-01' });
  * explainAmount(study, { variant: 'keep', lines: [], from: 0, to: 12, basis: 'cash', title: 'Year 1' })?.value.toString(); // => '0'
  */
-export function explainAmount(
-  study: Study,
-  { variant: id, lines, from, to, basis, title }: Wanted,
-): Figure | null {
+export function explainAmount(study: Study, asked: Wanted): Figure | null {
+  const { variant: id, lines, from, to, basis, title, worth } = asked;
   const variant = study.variants.find((each) => each.id === id);
   if (!variant) return null;
   const unit = study.currency;
   const wanted = explainedLines(study, variant).filter((line) => lines.includes(line.id));
   const parts = wanted.flatMap((line): Figure[] => {
-    const months = line[basis]
-      .slice(from, to)
-      .flatMap((figure, at): Figure[] =>
-        figure === undefined || figure.value.isZero()
-          ? []
-          : [{ ...FIGURES.sum(`Month ${from + at + 1}`, unit, [figure]) }],
-      );
+    if (worth) return line.worth === null ? [] : [FIGURES.less(line.name, unit, FIGURES.zero, line.worth)];
+    const months = line[basis].slice(from, to).flatMap((figure, at): Figure[] => {
+      const month = `Month ${from + at + 1}`;
+      return figure === undefined || figure.value.isZero() ? [] : [FIGURES.sum(month, unit, [figure])];
+    });
     return months.length === 0 ? [] : [FIGURES.sum(line.name, unit, months)];
   });
   return FIGURES.sum(title, unit, parts);

@@ -12,6 +12,7 @@ import { Find } from './find';
 const PLACES = [
   { href: '/designs', label: 'Designs' },
   { href: '/fleets', label: 'Fleets' },
+  { href: '/own-or-rent', label: 'Own or rent' },
   { href: '/books', label: 'Price books' },
   { href: '/prices', label: 'Prices' },
 ] as const;

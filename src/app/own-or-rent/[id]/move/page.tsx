@@ -1,0 +1,5 @@
+import { MoveScreen } from '@/screens/own-or-rent/move/move-screen';
+
+export default function StudyMovePage() {
+  return <MoveScreen />;
+}

@@ -1,0 +1,5 @@
+import { AnswerScreen } from '@/screens/own-or-rent/answer/answer-screen';
+
+export default function StudyAnswerPage() {
+  return <AnswerScreen />;
+}

@@ -1,0 +1,5 @@
+import { StudyReportScreen } from '@/screens/own-or-rent/report/report-screen';
+
+export default function StudyReportPage() {
+  return <StudyReportScreen />;
+}

@@ -1,0 +1,25 @@
+import type { Metadata } from 'next';
+import { context } from '@/app/wiring';
+import { listDesigns, listFleets } from '@/operations';
+import { NewStudyScreen } from '@/screens/own-or-rent/new/new-study-screen';
+
+export const metadata: Metadata = { title: 'New study' };
+
+export default async function NewStudyPage({
+  searchParams,
+}: {
+  readonly searchParams: Promise<{ how?: string }>;
+}) {
+  const [fleets, designs, { how }] = await Promise.all([
+    listFleets(context()),
+    listDesigns(context()),
+    searchParams,
+  ]);
+  return (
+    <NewStudyScreen
+      fleets={fleets.map(({ id, title, machines, placements }) => ({ id, title, machines, placements }))}
+      designs={designs.map(({ id, title, components }) => ({ id, title, components }))}
+      isTyped={how === 'totals'}
+    />
+  );
+}

@@ -1,0 +1,10 @@
+import type { Metadata } from 'next';
+import { context } from '@/app/wiring';
+import { listStudies } from '@/operations';
+import { StudiesLedger } from '@/screens/own-or-rent/studies-ledger';
+
+export const metadata: Metadata = { title: 'Own or rent' };
+
+export default async function StudiesPage() {
+  return <StudiesLedger studies={await listStudies(context())} />;
+}

@@ -1,0 +1,95 @@
+/** The answer of a study: a sentence, both sides as sums so far, and the table of years; every figure opens. */
+'use client';
+import { useMemo, useState } from 'react';
+import {
+  paidDrawing,
+  paybackSentence,
+  studySentence,
+  studyTroubleText,
+  turnsSentence,
+  writeMoney,
+} from '@/core/display';
+import { CurveChart } from '@/ui/curve-chart';
+import { Margin } from '@/ui/margin';
+import { Trouble } from '../../lib/trouble';
+import { Working } from '../../lib/working';
+import { Settings } from '../settings';
+import { useStudy, useStudyAsked } from '../study-context';
+import { StudyTally } from '../study-tally';
+import { type AskedFigure, FigureMargin } from './figure-margin';
+import { YearsView } from './years-view';
+
+/** Enough for the sentence; the view of what it hangs on draws more. */
+const DRAWS = 2000;
+
+export function AnswerScreen() {
+  const { study, assumptions, answer } = useStudy();
+  const [figure, setFigure] = useState<AskedFigure | null>(null);
+  const [marginOpen, setMarginOpen] = useState(true);
+  const drawsAsked = useMemo(
+    () => ({ ask: 'draws' as const, study, draws: DRAWS, seed: 'own or rent' }),
+    [study],
+  );
+  const hangsAsked = useMemo(() => ({ ask: 'hangs' as const, study }), [study]);
+  const draws = useStudyAsked(drawsAsked);
+  const hangs = useStudyAsked(hangsAsked);
+  const told = answer.answer;
+  const drawing = useMemo(() => told && paidDrawing(told, draws.answer), [told, draws.answer]);
+  return (
+    <>
+      <div className="flex min-h-0 flex-1 max-[700px]:flex-col">
+        <div className="min-w-0 flex-1 overflow-auto bg-surface px-[18px] pt-3 pb-10">
+          <Trouble trouble={answer.trouble} again={answer.again} />
+          {!told && !answer.trouble && <Working progress={answer.progress} />}
+          {told && (
+            <>
+              <p className="max-w-[820px] text-lg font-semibold" data-testid="study-sentence" role="status">
+                {studySentence(told, draws.answer)}
+              </p>
+              {told.more !== null && (
+                <p className="mt-1 max-w-[820px] text-base text-soft" data-testid="study-turns">
+                  {hangs.answer
+                    ? turnsSentence(hangs.answer.turns, assumptions, told.currency)
+                    : 'Looking for what turns it …'}{' '}
+                  {paybackSentence(told)} {told.monthLater !== null && later(told.monthLater, told.currency)}
+                </p>
+              )}
+              {told.troubles.length > 0 && (
+                <ul role="alert" className="mt-2 max-w-[820px] list-disc pl-5 text-sm text-ember-ink">
+                  {told.troubles.map((each, at) => (
+                    <li key={at}>{studyTroubleText(each)}</li>
+                  ))}
+                </ul>
+              )}
+              {told.more !== null && drawing && (
+                <section aria-label={drawing.question} className="mt-4 max-w-[900px]">
+                  <h2 className="text-sm font-semibold">
+                    {drawing.question}
+                    <span className="font-normal text-soft"> Thin lines: nine of ten draws lie within.</span>
+                  </h2>
+                  <CurveChart
+                    label={`${drawing.question} ${paybackSentence(told)}`}
+                    {...drawing}
+                    height={260}
+                    file={`${study.title}, so far`}
+                  />
+                </section>
+              )}
+              {told.more !== null && <YearsView answer={told} figure={figure} onFigure={setFigure} />}
+            </>
+          )}
+        </div>
+        <Margin label="About the study" open={marginOpen} onToggle={() => setMarginOpen(!marginOpen)}>
+          {figure ? <FigureMargin figure={figure} onClose={() => setFigure(null)} /> : <Settings />}
+        </Margin>
+      </div>
+      <StudyTally />
+    </>
+  );
+}
+
+function later(amount: string, currency: string): string {
+  const value = Number(amount);
+  if (value === 0) return 'A month later costs the same.';
+  return `One month later costs ${writeMoney(amount.replace('-', ''), currency)} ${currency} ${value > 0 ? 'more' : 'less'}.`;
+}

@@ -1,0 +1,66 @@
+/** What may be done with a study from outside: made, opened, copied, deleted with undo. */
+'use client';
+import { useRouter } from 'next/navigation';
+import { useMemo } from 'react';
+import { cut } from '@/core/base';
+import type { Study } from '@/core/own-or-rent';
+import type { StudyListing } from '@/operations';
+import { tell } from '@/ui/toast';
+import { callApi } from '../lib/call-api';
+
+const JSON_SENT = { 'content-type': 'application/json' } as const;
+const MOST_TITLE = 180;
+
+export interface StudyActs {
+  readonly open: (id: string) => void;
+  /** Stores it, and goes there. */
+  readonly make: (study: Study) => Promise<void>;
+  readonly copy: (study: StudyListing) => void;
+  readonly remove: (study: StudyListing) => void;
+}
+
+export function useStudyActs(): StudyActs {
+  const router = useRouter();
+  return useMemo(() => {
+    const attempt = async (act: () => Promise<void>): Promise<void> => {
+      try {
+        await act();
+      } catch (error) {
+        tell(error instanceof Error ? error.message : 'That did not work. Try again.');
+      }
+    };
+    const open = (id: string): void => router.push(`/own-or-rent/${id}`);
+    const make = async (study: Study): Promise<void> => {
+      const body = JSON.stringify({ study });
+      const { id } = await callApi<{ id: string }>('/api/studies', {
+        method: 'POST',
+        headers: JSON_SENT,
+        body,
+      });
+      router.refresh();
+      open(id);
+    };
+    return {
+      open,
+      make,
+      copy: ({ id }) =>
+        void attempt(async () => {
+          const { study } = await callApi<{ study: Study }>(`/api/studies/${id}`);
+          await make({ ...study, title: `${cut(study.title, MOST_TITLE)}, copy` });
+        }),
+      remove: ({ id, title }) =>
+        void attempt(async () => {
+          await callApi(`/api/studies/${id}`, { method: 'DELETE' });
+          router.refresh();
+          tell(`“${title}” was deleted.`, {
+            label: 'Take it back',
+            run: () =>
+              void attempt(async () => {
+                await callApi(`/api/studies/${id}/restore`, { method: 'POST' });
+                router.refresh();
+              }),
+          });
+        }),
+    };
+  }, [router]);
+}

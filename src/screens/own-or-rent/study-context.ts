@@ -1,0 +1,36 @@
+/** What every view of a study knows: the study, who works it out, its answer, how it is changed and saved. */
+'use client';
+import { createContext, useContext } from 'react';
+import type { Assumption, Study, StudyAnswer } from '@/core/own-or-rent';
+import type { StudyClient } from '@/workers/study-client';
+import type { StudyAnswers, StudyQuestion } from '@/workers/study-protocol';
+import { type Asked, useAskedOf } from '../lib/use-asked-of';
+import type { Saving } from '../lib/use-kept-document';
+
+export interface StudyRoomValue {
+  readonly id: string;
+  readonly study: Study;
+  readonly assumptions: readonly Assumption[];
+  readonly client: StudyClient | null;
+  /** Of the study as it is now, or of the one before while the next is on its way. */
+  readonly answer: Asked<StudyAnswer>;
+  readonly saving: Saving;
+  readonly change: (study: Study) => void;
+  /** Its answer is shown while something is typed; null: nothing is any more. */
+  readonly preview: (study: Study | null) => void;
+  readonly undo: (() => void) | null;
+  readonly redo: (() => void) | null;
+}
+
+export const StudyContext = createContext<StudyRoomValue | null>(null);
+
+export function useStudy(): StudyRoomValue {
+  const room = useContext(StudyContext);
+  if (!room) throw new Error('There is no study above this.');
+  return room;
+}
+
+/** `question` null: nothing is asked. */
+export function useStudyAsked<Q extends StudyQuestion>(question: Q | null): Asked<StudyAnswers[Q['ask']]> {
+  return useAskedOf<StudyAnswers[Q['ask']]>(useStudy().client, question);
+}
