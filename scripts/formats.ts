@@ -7,8 +7,9 @@ import { designFileSchema, priceBookSchema, writeDesign } from '@/formats';
 import { machineLines, machineSchema } from '@/formats/fleet/machine-schema';
 import { fleetPlanSchema } from '@/formats/fleet/plan-schema';
 import { writeBookCsv } from '@/formats/stream';
+import { studyFileSchema, writeStudy } from '@/formats/study-schema';
 import { page } from '../docs/examples/page';
-import { exampleBook, exampleDesign, exampleMachines, examplePlan } from '../docs/formats/examples';
+import { exampleBook, exampleDesign, exampleMachines, examplePlan, exampleStudy } from '../docs/formats/examples';
 import { main, say } from './lib/say';
 
 const FOLDER = 'docs/formats';
@@ -42,6 +43,8 @@ main(async () => {
   await write('machine.schema.json', z.toJSONSchema(machineSchema, { io: 'input' }));
   await write('fleet-plan.schema.json', z.toJSONSchema(fleetPlanSchema, { io: 'input' }));
   await write('fleet-plan.example.json', examplePlan);
+  await write('study.schema.json', z.toJSONSchema(studyFileSchema, { io: 'input' }));
+  await write('study.example.json', writeStudy(exampleStudy));
   const machines = path.join(FOLDER, 'machines.example.ndjson');
   fs.writeFileSync(machines, [...machineLines(exampleMachines)].join(''));
   say(machines);

@@ -1,4 +1,5 @@
 /** The small examples that go with the formats; `./run formats` writes them as files, a test checks those. */
+import { estateStudy, type Study } from '@/core/own-or-rent';
 import type { Design } from '@/core/design';
 import { BARE_MACHINE, defaultPlacement, type FleetPlan, type Machine, newPlan } from '@/core/fleet';
 import type { PriceBookFile } from '@/formats';
@@ -185,4 +186,28 @@ export const examplePlan: FleetPlan = {
     { id: 'live', name: 'Live systems', filter: { sets: { environment: ['live'] }, measured: 'yes' } },
   ],
   placements: [defaultPlacement('used', 'As used', [PLACE])],
+};
+
+/** A small study: one part of the work, four hosts, one place to go to. */
+export const exampleStudy: Study = {
+  ...estateStudy({
+    title: 'Ticket office: keep it or leave it',
+    currency: 'EUR',
+    origin: 'typed',
+    start: '2027-01',
+    parts: [{ id: 'tickets', name: 'Ticket machines', machines: 24, stored: 6 }],
+    hosts: 2,
+    targets: [
+      {
+        id: 'quay',
+        name: 'Quayside',
+        source: 'its price book',
+        parts: { tickets: { compute: '1450', storage: '180', transfer: '60', licences: '0' } },
+        term: 12,
+        ahead: '50',
+        uncommitted: '35',
+      },
+    ],
+  }),
+  years: 3,
 };

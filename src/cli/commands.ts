@@ -109,6 +109,16 @@ export const COMMANDS: readonly Command[] = [
     run: async (call) => (await import('./fleet-command')).fleetCommand(call),
   },
   {
+    name: 'own-or-rent',
+    takes: 'STUDY',
+    least: 1,
+    most: 1,
+    needs: [],
+    may: ['table', 'draws', 'seed', 'out'],
+    forms: ['text', 'json', 'csv', 'markdown'],
+    run: async (call) => (await import('./study-command')).studyCommand(call),
+  },
+  {
     name: 'report',
     takes: 'DESIGN',
     least: 1,

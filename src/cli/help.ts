@@ -26,6 +26,8 @@ wick fleet FILE … --books PATH --at BOOK/REGION [--rule installed|peak|usual|t
     used, and what that costs
 wick fleet FILE … --books PATH --plan PLAN.json [--column "HEADING=vcpu"]
     its groups under its placements, side by side, with the best mix; the plan as a fleet has it (docs/formats/fleet.md)
+wick own-or-rent STUDY [--table sides|years|variants|hangs-on|move|assumptions] [--draws 10000] [--seed harbour] [--out FILE]
+    owning against renting: the answer with its range, where it turns, and one of its tables (docs/formats/study.md)
 wick report DESIGN --books PATH --as xlsx|pdf|md|json --out FILE [--variant quotation --until 2026-12-31] [--agreements] [--by-month] [--beside alternatives,regions]
     writes the design's report, with its alternatives or every region, provider or way of paying beside it if asked
 wick books check FILE …
@@ -40,7 +42,7 @@ wick books import FILE
 wick demo-files FOLDER
     writes the demo's price books and designs as files
 
-DESIGN and FILE may be “-” for standard input, --out “-” for standard output. PATH is a file or a folder; --books may
+DESIGN, STUDY and FILE may be “-” for standard input, --out “-” for standard output. PATH is a file or a folder; --books may
 be given several times. LINE is a component's name or id. Price books: *.json or flat *.csv, packed with gzip or not.
 
 --format text|json|csv|markdown   how it is printed (text unless said; --json is short for --format json)

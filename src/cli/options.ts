@@ -68,6 +68,7 @@ const OPTIONS = {
   along: 'value',
   points: 'value',
   draws: 'value',
+  table: 'value',
   seed: 'value',
   book: 'value',
   from: 'value',

@@ -40,9 +40,15 @@ export function TraceTree({ figure, currency, printed, per = 'Per month' }: Trac
   );
 }
 
+/** A sum of more stands below, line by line. */
+const MOST_IN_FORMULA = 6;
+
 function TraceStep({ figure, depth }: { readonly figure: PlainFigure; readonly depth: number }) {
   const [open, setOpen] = useState(depth < 1 && figure.parts.length > 0);
-  const formula = formulaOf(figure, (value) => writeNumber(value, undefined, 8));
+  const many = figure.operation === 'sum' && figure.parts.length > MOST_IN_FORMULA;
+  const formula = many
+    ? `${figure.parts.length} amounts, added`
+    : formulaOf(figure, (value) => writeNumber(value, undefined, 8));
   const opens = figure.parts.length > 0;
   const head = (
     <>

@@ -13,6 +13,7 @@ async function axe(page: Page): Promise<void> {
   ).toEqual([]);
 }
 
+const STUDY = '/own-or-rent/00000000-0000-4000-8000-000000000301';
 const HARBOUR = '/fleets/00000000-0000-4000-8000-000000000201';
 
 // Reading a whole ledger takes the checker seconds.
@@ -80,6 +81,28 @@ for (const scheme of ['light', 'dark'] as const) {
         await expect(page.getByRole('heading', { name: words })).toBeVisible();
         await axe(page);
       }
+    });
+
+    test('own or rent', async ({ page }) => {
+      await page.goto('/own-or-rent');
+      await expect(page.getByRole('grid')).toBeVisible();
+      await axe(page);
+      await page.goto('/own-or-rent/new?how=totals');
+      await axe(page);
+      for (const [view, words] of [
+        ['', 'What does each side spend'],
+        ['/hangs-on', 'Where does which side cost less?'],
+        ['/variants', 'Which way costs what?'],
+        ['/move', 'What moves when?'],
+        ['/report', 'Both sides by kind of cost'],
+      ] as const) {
+        await page.goto(`${STUDY}${view}`);
+        await expect(page.getByRole('heading', { name: words })).toBeVisible({ timeout: 30_000 });
+        await axe(page);
+      }
+      await page.goto(`${STUDY}/numbers`);
+      await expect(page.getByRole('grid')).toBeVisible();
+      await axe(page);
     });
 
     test('load, paying and range', async ({ page }) => {

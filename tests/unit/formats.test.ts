@@ -10,6 +10,9 @@ import { cellOf, groupMachines, type Machine, Placer } from '@/core/fleet';
 import { machineSchema } from '@/formats/fleet/machine-schema';
 import { fleetPlanSchema, readFleetPlan } from '@/formats/fleet/plan-schema';
 import { readMachineLines } from '@/formats/fleet/read-machine-lines';
+import { readStudy, studyFileSchema } from '@/formats/study-schema';
+import { studySentence } from '@/core/display';
+import { studyAnswer } from '@/core/own-or-rent';
 import { designFileSchema, priceBookSchema, readDesign, readPriceBook, toBookData } from '@/formats';
 
 const read = (name: string): string => fs.readFileSync(`docs/formats/${name}`, 'utf8');
@@ -20,6 +23,7 @@ describe('docs/formats', () => {
     ['design.schema.json', designFileSchema],
     ['machine.schema.json', machineSchema],
     ['fleet-plan.schema.json', fleetPlanSchema],
+    ['study.schema.json', studyFileSchema],
   ] as const)('%s is what ./run formats writes', (name, schema) => {
     expect(JSON.parse(read(name))).toEqual(
       JSON.parse(JSON.stringify(z.toJSONSchema(schema, { io: 'input' }))),
@@ -41,6 +45,14 @@ describe('docs/formats', () => {
     expect(summary).toMatchObject({ unpriced: 0, currency: 'EUR' });
     // 2 × (730 × 0.049 + 430 ÷ 12) + (1500 − 100) × 0.08
     expect(summary.printed).toBe('255.21');
+  });
+
+  it('has a study that is read and has an answer', () => {
+    const study = readStudy(read('study.example.json'));
+    if (!study.ok) throw new Error(JSON.stringify(study));
+    const answer = studyAnswer(study.value);
+    expect(answer.troubles).toEqual([]);
+    expect(studySentence(answer, null)).toMatch(/^Renting costs .+ (more|less) over three years\.$/);
   });
 
   it('has a fleet whose machines and plan are read, and which its book prices', async () => {

@@ -1,7 +1,7 @@
 /** What is drawn of a study: the sums paid so far on both sides, with their range and where they cross. Needs L9, N3, N5. */
+import { studyMonth } from '../own-or-rent';
 import type { StudyAnswer, StudyDraws } from '../own-or-rent';
 import type { Drawing, DrawnLine } from './drawing';
-import { studyMonth } from './study-words';
 
 /**
  * @example

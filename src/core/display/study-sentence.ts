@@ -1,8 +1,9 @@
 /** The answer of a study as a sentence, and what it hangs on in words. Needs N7, N10, openings 31 and 32. */
+import { studyMonth } from '../own-or-rent';
 import { decimal } from '../base';
 import type { Assumption, BreakEven, Leaning, StudyAnswer, StudyDraws, StudySwing } from '../own-or-rent';
 import { writeMoney, writeShare } from './amount';
-import { assumptionName, studyMonth, studyValue, yearsWords } from './study-words';
+import { assumptionName, studyValue, yearsWords } from './study-words';
 
 /** A difference this small, as a share, is none. */
 const HARDLY = 0.005;
@@ -54,10 +55,11 @@ export function turnsSentence(
   assumptions: readonly Assumption[],
   currency: string,
 ): string {
-  const named = turns.slice(0, NAMED).flatMap((turn) => {
+  const believed = turns.flatMap((turn) => {
     const found = assumptions.find(({ id }) => id === turn.id);
-    return found ? [turnWords(turn, found, currency)] : [];
+    return found && !found.field.fact ? [turnWords(turn, found, currency)] : [];
   });
+  const named = believed.slice(0, NAMED);
   if (named.length === 0) return 'No assumption alone turns it within its range.';
   return `It turns if ${joined(named)}.`;
 }

@@ -1,4 +1,5 @@
 /** A study as flat tables: for files, reports and the command line; the screen shows the same amounts. Needs N4, N9, N10. */
+import { studyMonth } from '../own-or-rent';
 import { decimal } from '../base';
 import type { Assumption, PlainVariantOutcome, Study, StudyAnswer, StudySwing } from '../own-or-rent';
 import type { BreakEven, Leaning } from '../own-or-rent';
@@ -8,7 +9,6 @@ import {
   assumptionName,
   guessText,
   studyKindWords,
-  studyMonth,
   studyTroubleText,
   studyUnit,
   studyValue,

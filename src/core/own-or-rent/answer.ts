@@ -1,5 +1,5 @@
 /** A study's answer in plain data: what worker, screen, files and command line all tell. */
-import { addAll, decimal, type Decimal } from '../base';
+import { decimal, type Decimal } from '../base';
 import { halfAwayFromZero, minorDigits, roundRows } from '../money';
 import { type StudyTrouble, studyTroubles } from './check';
 import type { Study, Variant } from './model';
@@ -116,7 +116,7 @@ const text = (value: Decimal, digits: number): Decimal => halfAwayFromZero(value
 
 function plain(outcome: VariantOutcome, table: YearsTable, own: Decimal, study: Study): PlainVariantOutcome {
   const digits = minorDigits(study.currency);
-  const { variant, today, worth, opening, beside, owed, lines, calendar } = outcome;
+  const { variant, today, worth, opening, beside, owed, calendar } = outcome;
   const money = (value: Decimal): string => text(value, digits).toString();
   const texts = (values: readonly Decimal[]): string[] => values.map(String);
   return {
@@ -142,7 +142,7 @@ function plain(outcome: VariantOutcome, table: YearsTable, own: Decimal, study: 
     worth: money(worth),
     opening: money(opening),
     beside: money(beside),
-    move: money(addAll(lines.filter(({ side }) => side === 'move').flatMap(({ cash }) => cash))),
+    move: table.kinds.find(({ kind }) => kind === 'move')?.total.toString() ?? '0',
     owed: money(owed),
     months: monthsOf(outcome, table, study),
     more: table.total.minus(own).toString(),

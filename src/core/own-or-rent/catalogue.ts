@@ -16,6 +16,8 @@ export interface Field {
   readonly least: string;
   readonly most: string;
   readonly whole?: true;
+  /** Counted, not believed: nobody asks at how many machines the answer would turn. */
+  readonly fact?: true;
   readonly source: string;
   readonly neutral?: Neutral;
 }
@@ -54,6 +56,8 @@ const count = (label: string, unit: string, value: string, most: string, source:
   most,
   source,
 });
+
+const counted = (field: Field): Field => ({ ...field, whole: true, fact: true });
 
 /** By group, in the order in which they are read; `label` stands alone. */
 export const GENERAL = {
@@ -168,13 +172,16 @@ export type GeneralId = keyof typeof GENERAL;
 /** Fields of things, by the list that they stand in. */
 export const FIELDS = {
   parts: {
-    machines: count('Machines', 'machines', '10', '1000000', 'The inventory.'),
-    stored: count('Stored data', 'TB', '5', '10000000', 'Used volume of the inventory.'),
+    machines: counted(count('Machines', 'machines', '10', '1000000', 'The inventory.')),
+    stored: {
+      ...count('Stored data', 'TB', '5', '10000000', 'Used volume of the inventory.'),
+      fact: true,
+    } as Field,
   },
   hardware: {
-    count: count('How many', '', '1', '1000000', 'The asset list.'),
+    count: counted(count('How many', '', '1', '1000000', 'The asset list.')),
     price: cost('Price of one, new', 'money', '9000', 'The last quotation.'),
-    age: count('Age', 'years', '2', '30', 'The asset list.'),
+    age: { ...count('Age', 'years', '2', '30', 'The asset list.'), fact: true } as Field,
     refresh: {
       ...count('Replaced after', 'years', '5', '30', 'When its warranty ends, or what is really done.'),
       least: '0.5',
@@ -183,7 +190,7 @@ export const FIELDS = {
     residual: share('Worth when replaced', '5', 'Brokers’ offers for its kind.'),
     watts: count('Power on its plate', 'W', '500', '100000', 'The plate or the data sheet.'),
     heights: count('Height', 'units', '2', '60', 'The data sheet.'),
-    cores: count('Cores', 'cores', '32', '100000', 'The data sheet.'),
+    cores: counted(count('Cores', 'cores', '32', '100000', 'The data sheet.')),
     carries: {
       ...count(
         'What one carries',

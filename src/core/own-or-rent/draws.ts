@@ -30,6 +30,9 @@ export interface Band {
   readonly high: readonly number[];
 }
 
+/** The same draws wherever a study's range is told. */
+export const STUDY_DRAWS = { draws: 10_000, seed: 'own or rent' } as const;
+
 /** Of so many draws the months are kept. */
 const KEPT_MONTHS = 1000;
 

@@ -6,6 +6,7 @@ import { flow, groundOf } from './flows';
 import type { Study, Variant } from './model';
 import { figuresOf, type StudyCase } from './read-values';
 import { MONTHS } from './setting';
+import { studyMonth } from './study-month';
 
 export interface ExplainedLine {
   readonly id: string;
@@ -57,7 +58,7 @@ export function explainAmount(study: Study, asked: Wanted): Figure | null {
   const parts = wanted.flatMap((line): Figure[] => {
     if (worth) return line.worth === null ? [] : [FIGURES.less(line.name, unit, FIGURES.zero, line.worth)];
     const months = line[basis].slice(from, to).flatMap((figure, at): Figure[] => {
-      const month = `Month ${from + at + 1}`;
+      const month = studyMonth(study.start, from + at);
       return figure === undefined || figure.value.isZero() ? [] : [FIGURES.sum(month, unit, [figure])];
     });
     return months.length === 0 ? [] : [FIGURES.sum(line.name, unit, months)];

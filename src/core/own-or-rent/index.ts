@@ -20,6 +20,7 @@ export * from './model';
 export { newStudy, usual } from './new-study';
 export * from './outcome';
 export type { StudyCase } from './read-values';
+export { studyMonth } from './study-month';
 export * from './years-table';
 export * from './answer';
 export { type Estate, type EstatePart, estateStudy, type EstateTarget } from './estate-study';

@@ -143,6 +143,12 @@ interface FoundFleet {
   readonly machines: number;
 }
 
+interface FoundStudy {
+  readonly id: string;
+  readonly title: string;
+  readonly years: number;
+}
+
 function FindList({ onDone }: { readonly onDone: () => void }) {
   const router = useRouter();
   const items = useSyncExternalStore(
@@ -160,6 +166,10 @@ function FindList({ onDone }: { readonly onDone: () => void }) {
   const [fleets, setFleets] = useState<readonly FoundFleet[]>([]);
   useEffect(() => {
     callApi<readonly FoundFleet[]>('/api/fleets').then(setFleets, () => undefined);
+  }, []);
+  const [studies, setStudies] = useState<readonly FoundStudy[]>([]);
+  useEffect(() => {
+    callApi<readonly FoundStudy[]>('/api/studies').then(setStudies, () => undefined);
   }, []);
   const [starters, setStarters] = useState<readonly StarterName[]>([]);
   useEffect(() => {
@@ -184,6 +194,13 @@ function FindList({ onDone }: { readonly onDone: () => void }) {
       detail: `${writeNumber(String(machines))} machines`,
       run: go(`/fleets/${id}`),
     })),
+    ...studies.map(({ id, title, years }) => ({
+      key: id,
+      group: 'Own or rent',
+      label: title,
+      detail: `${years} years`,
+      run: go(`/own-or-rent/${id}`),
+    })),
     ...starters.map(({ key, title, work }) => ({
       key: `starter-${key}`,
       group: 'Starters',
@@ -204,6 +221,7 @@ function FindList({ onDone }: { readonly onDone: () => void }) {
     { key: 'designs', group: 'Places', label: 'Designs', run: go('/designs') },
     { key: 'starters', group: 'Places', label: 'Starters', run: go('/designs/starters') },
     { key: 'fleets', group: 'Places', label: 'Fleets', run: go('/fleets') },
+    { key: 'own-or-rent', group: 'Places', label: 'Own or rent', run: go('/own-or-rent') },
     { key: 'prices', group: 'Places', label: 'Prices', run: go('/prices') },
     { key: 'books', group: 'Places', label: 'Price books', run: go('/books') },
   ];

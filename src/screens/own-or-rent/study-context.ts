@@ -30,7 +30,9 @@ export function useStudy(): StudyRoomValue {
   return room;
 }
 
-/** `question` null: nothing is asked. */
+/** `question` null: nothing is asked. Before the worker is there, an answer is waited for, too. */
 export function useStudyAsked<Q extends StudyQuestion>(question: Q | null): Asked<StudyAnswers[Q['ask']]> {
-  return useAskedOf<StudyAnswers[Q['ask']]>(useStudy().client, question);
+  const { client } = useStudy();
+  const asked = useAskedOf<StudyAnswers[Q['ask']]>(client, question);
+  return { ...asked, isWaiting: question !== null && (client === null || asked.isWaiting) };
 }

@@ -1,6 +1,6 @@
-/** The room of a study: it and its worker stand above its views. */
+/** The room of a study: it and its worker stand above its views, and wake together with them. */
 import type { Metadata } from 'next';
-import { type ReactNode, Suspense } from 'react';
+import type { ReactNode } from 'react';
 import { openedStudy } from '@/app/lib/open-study';
 import { StudyRoomOf } from '@/screens/own-or-rent/study-room';
 
@@ -17,7 +17,7 @@ export default async function StudyLayout({ params, children }: LayoutProps) {
   const { id, study, revision } = await openedStudy((await params).id);
   return (
     <StudyRoomOf key={`${id} ${revision}`} id={id} initial={{ study, revision }}>
-      <Suspense>{children}</Suspense>
+      {children}
     </StudyRoomOf>
   );
 }

@@ -1,5 +1,6 @@
 /** Groups under placements, side by side: what each costs, why they differ, the best mix; any cell becomes a design. */
 'use client';
+import Link from 'next/link';
 import { useState } from 'react';
 import { type PlainCell, writeMoney, writeNumber } from '@/core/display';
 import { UNION } from '@/core/fleet';
@@ -51,6 +52,11 @@ export function MatrixScreen() {
                 progress={opening ?? asked.progress}
                 onStop={asked.isWaiting ? asked.stop : undefined}
               />
+            )}
+            {answer && (
+              <Link href="/own-or-rent/new" className="text-sm text-brand hover:underline">
+                Own or rent
+              </Link>
             )}
             {answer && <FleetFiles files={files} />}
           </div>

@@ -9,6 +9,7 @@ import {
   turnsSentence,
   writeMoney,
 } from '@/core/display';
+import { STUDY_DRAWS } from '@/core/own-or-rent';
 import { CurveChart } from '@/ui/curve-chart';
 import { Margin } from '@/ui/margin';
 import { Trouble } from '../../lib/trouble';
@@ -19,17 +20,11 @@ import { StudyTally } from '../study-tally';
 import { type AskedFigure, FigureMargin } from './figure-margin';
 import { YearsView } from './years-view';
 
-/** Enough for the sentence; the view of what it hangs on draws more. */
-const DRAWS = 2000;
-
 export function AnswerScreen() {
   const { study, assumptions, answer } = useStudy();
   const [figure, setFigure] = useState<AskedFigure | null>(null);
   const [marginOpen, setMarginOpen] = useState(true);
-  const drawsAsked = useMemo(
-    () => ({ ask: 'draws' as const, study, draws: DRAWS, seed: 'own or rent' }),
-    [study],
-  );
+  const drawsAsked = useMemo(() => ({ ask: 'draws' as const, study, ...STUDY_DRAWS }), [study]);
   const hangsAsked = useMemo(() => ({ ask: 'hangs' as const, study }), [study]);
   const draws = useStudyAsked(drawsAsked);
   const hangs = useStudyAsked(hangsAsked);
@@ -65,7 +60,7 @@ export function AnswerScreen() {
                 <section aria-label={drawing.question} className="mt-4 max-w-[900px]">
                   <h2 className="text-sm font-semibold">
                     {drawing.question}
-                    <span className="font-normal text-soft"> Thin lines: nine of ten draws lie within.</span>
+                    <span className="font-normal text-soft"> Thin lines: P10 and P90 of the draws.</span>
                   </h2>
                   <CurveChart
                     label={`${drawing.question} ${paybackSentence(told)}`}

@@ -2,21 +2,17 @@
 'use client';
 import { useMemo } from 'react';
 import { assumptionName, studySentence, writeMoney, writeNumber, writeShare } from '@/core/display';
+import { STUDY_DRAWS } from '@/core/own-or-rent';
 import { Trouble } from '../../lib/trouble';
 import { Working } from '../../lib/working';
 import { useStudy, useStudyAsked } from '../study-context';
-
-const DRAWS = 10_000;
 
 export const signedMoney = (value: number, currency: string): string =>
   `${value > 0 ? '+' : value < 0 ? '\u2212' : ''}${writeMoney(Math.abs(value).toFixed(2), currency)}`;
 
 export function DrawsView() {
   const { study, assumptions, answer } = useStudy();
-  const question = useMemo(
-    () => ({ ask: 'draws' as const, study, draws: DRAWS, seed: 'own or rent' }),
-    [study],
-  );
+  const question = useMemo(() => ({ ask: 'draws' as const, study, ...STUDY_DRAWS }), [study]);
   const { answer: draws, isWaiting, progress, stop, trouble, again } = useStudyAsked(question);
   const { currency } = study;
   const names = new Map(assumptions.map((each) => [each.id, each]));

@@ -1,7 +1,8 @@
 /** The move as a chart of waves: bars by month that keys and fields move; what running both sides costs. */
 'use client';
+import { studyMonth } from '@/core/own-or-rent';
 import { type KeyboardEvent, useState } from 'react';
-import { studyMonth, studyTroubleText, writeMoney } from '@/core/display';
+import { studyTroubleText, writeMoney } from '@/core/display';
 import { type Study, type Wave, withGuess } from '@/core/own-or-rent';
 import { Button } from '@/ui/button';
 import { Margin } from '@/ui/margin';

@@ -6,7 +6,7 @@ import { type Assumption, type Guess, withGuess } from '@/core/own-or-rent';
 import { Button } from '@/ui/button';
 import { TextEntry } from '@/ui/text-entry';
 import { useStudy, useStudyAsked } from '../study-context';
-import { readGuess, unitOf } from './number-rows';
+import { hasUsual, readGuess, unitOf } from './number-rows';
 
 interface NumberMarginProps {
   readonly assumption: Assumption;
@@ -72,14 +72,14 @@ export function NumberMargin({ assumption, trouble, isShort = false }: NumberMar
       </div>
       <p className="text-sm text-soft">
         {unitOf(assumption, study) && `In ${unitOf(assumption, study)}. `}
-        {`From ${writeNumber(field.least)} to ${writeNumber(field.most)}; usually ${writeNumber(field.default)}.`}
+        {`From ${writeNumber(field.least)} to ${writeNumber(field.most)}${hasUsual(assumption) ? `; usually ${writeNumber(field.default)}` : ''}.`}
       </p>
       <p className="text-sm">
         <span className="block text-xs text-soft">Where such a number comes from</span>
         {field.source}
       </p>
       {!isShort && <WhatItDoes assumption={assumption} />}
-      {value.likely !== field.default && !isShort && (
+      {value.likely !== field.default && !isShort && hasUsual(assumption) && (
         <Button onClick={() => put({ likely: field.default })}>
           Back to {studyValue(field.default, field.unit, currency)}
         </Button>

@@ -50,7 +50,8 @@ export function numberRows(
           data: { is: 'thing', path: own, name: assumption.of },
         });
       path = own;
-      rows.push({ key: assumption.id, level: 'line', data: { is: 'number', assumption, path: own } });
+      const level = own === null ? 'flat' : 'line';
+      rows.push({ key: assumption.id, level, data: { is: 'number', assumption, path: own } });
     }
   }
   return rows;
@@ -64,6 +65,10 @@ function says(assumption: Assumption, words: string): boolean {
     .split(/\s+/)
     .every((word) => text.includes(word));
 }
+
+/** Of what is counted or quoted there is no usual value. */
+export const hasUsual = ({ id }: Assumption): boolean =>
+  !/^parts\/|\/parts\/|^hardware\/[^/]+\/(count|price|carries)$/.test(id);
 
 /** What was typed as a guess, or a sentence. */
 export function readGuess(

@@ -12,7 +12,16 @@ import { tell } from '@/ui/toast';
 import { useStudy } from '../study-context';
 import { StudyTally } from '../study-tally';
 import { NumberMargin } from './number-margin';
-import { type NumberRow, numberRows, PAGES, type Page, readGuess, unitOf, writeGuess } from './number-rows';
+import {
+  hasUsual,
+  type NumberRow,
+  numberRows,
+  PAGES,
+  type Page,
+  readGuess,
+  unitOf,
+  writeGuess,
+} from './number-rows';
 import { ThingMargin } from './thing-margin';
 import { ADDABLE, type Addable, added, renamed, without } from './things';
 
@@ -101,7 +110,9 @@ export function NumbersScreen() {
       track: '84px',
       worth: 4,
       end: true,
-      cell: (row) => row.is === 'number' && <span className="text-soft">{row.assumption.field.default}</span>,
+      cell: (row) =>
+        row.is === 'number' &&
+        hasUsual(row.assumption) && <span className="text-soft">{row.assumption.field.default}</span>,
     },
     {
       key: 'source',
@@ -202,8 +213,6 @@ function NameOf({ row }: { readonly row: NumberRow }) {
     case 'thing':
       return <span className="truncate font-medium">{row.name}</span>;
     case 'number':
-      return (
-        <span className={`truncate ${row.path === null ? '' : 'pl-3'}`}>{row.assumption.field.label}</span>
-      );
+      return <span className="truncate">{row.assumption.field.label}</span>;
   }
 }

@@ -5,19 +5,16 @@ import { studyReport } from '@/core/display';
 import { Button } from '@/ui/button';
 import { CurveChart } from '@/ui/curve-chart';
 import { BesideTables } from '../../report/beside-tables';
+import { STUDY_DRAWS } from '@/core/own-or-rent';
 import { Trouble } from '../../lib/trouble';
 import { Working } from '../../lib/working';
 import { useStudy, useStudyAsked } from '../study-context';
 import { StudyFiles } from './study-files';
 
-const DRAWS = 10_000;
-
 export function StudyReportScreen() {
   const { study, assumptions, answer } = useStudy();
   const hangs = useStudyAsked(useMemo(() => ({ ask: 'hangs' as const, study }), [study]));
-  const draws = useStudyAsked(
-    useMemo(() => ({ ask: 'draws' as const, study, draws: DRAWS, seed: 'own or rent' }), [study]),
-  );
+  const draws = useStudyAsked(useMemo(() => ({ ask: 'draws' as const, study, ...STUDY_DRAWS }), [study]));
   const told = answer.answer;
   const report = useMemo(
     () => told && studyReport({ study, answer: told, assumptions, hangs: hangs.answer, draws: draws.answer }),

@@ -1,7 +1,8 @@
 /** Variants side by side: what each spends on what, against owning; chosen ones are changed in the margin. */
 'use client';
+import { studyMonth } from '@/core/own-or-rent';
 import { useState } from 'react';
-import { studyKindWords, studyMonth, studySentence, variantsTable, writeShare } from '@/core/display';
+import { studyKindWords, studySentence, variantsTable, writeShare } from '@/core/display';
 import { type PlainVariantOutcome, type StudyAnswer, usual, type Variant } from '@/core/own-or-rent';
 import { flatTableCsv } from '@/formats/flat-table-csv';
 import { Amount } from '@/ui/amount';
@@ -183,7 +184,7 @@ function Table({ answer, chosen, onChoose }: TableProps) {
                 key={id}
                 className={`${CELL} ${id === chosen ? 'bg-wash' : ''} ${Number(more) > 0 ? 'text-ember-ink' : Number(more) < 0 ? 'text-tide' : ''}`}
               >
-                <Amount value={more} currency={currency} signed />
+                {Number(more) === 0 ? 'the same' : <Amount value={more} currency={currency} signed />}
                 {share !== null && id !== own && (
                   <span className="block text-xs">
                     {Number(share) > 0 ? '+' : ''}

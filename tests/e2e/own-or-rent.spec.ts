@@ -1,0 +1,76 @@
+/** Owning against renting: from a fleet to the sentence, a number typed over, what it hangs on, the move, the report. */
+import { expect, test } from './screen';
+
+const STUDY = '/own-or-rent/00000000-0000-4000-8000-000000000301';
+
+test('a fleet becomes a study that says what renting costs', async ({ page }) => {
+  await page.goto('/own-or-rent/new');
+  await page.getByRole('button', { name: 'Make the study of Harbour House' }).click();
+  await expect(page.getByTestId('study-sentence')).toContainText('over five years (P10', { timeout: 60_000 });
+  await expect(page.getByTestId('study-turns')).not.toContainText('Looking for');
+  // Every figure opens: the lines of a kind add up to what is printed.
+  await page.getByRole('button', { name: /^Keep it: People, in all/ }).click();
+  await expect(page.getByTestId('figure')).toContainText('Work on owned machines');
+});
+
+test('a number typed over changes the answer at once, can be taken back, and is kept', async ({ page }) => {
+  await page.goto(`${STUDY}/numbers`);
+  const more = page.getByTestId('study-more');
+  await expect(more).toContainText('98');
+  const before = await more.textContent();
+  await page.getByLabel('Find an assumption').fill('work owned');
+  await page.getByRole('row', { name: /Work on an owned machine/ }).click();
+  await page.getByRole('textbox', { name: 'Likely' }).fill('1.9');
+  await expect(more).not.toHaveText(before!);
+  await page.getByRole('textbox', { name: 'Likely' }).press('Enter');
+  await expect(page.getByTestId('saved')).toContainText('revision');
+  await page.goto(STUDY);
+  await expect(page.getByTestId('study-sentence')).toContainText(/Renting costs .+ less over five years/);
+  await page.goto(`${STUDY}/numbers`);
+  await expect(page.getByRole('row', { name: /Work on an owned machine/ })).toContainText('1.9');
+});
+
+test('a wrong number is refused at its field, and changes nothing', async ({ page }) => {
+  await page.goto(`${STUDY}/numbers`);
+  await page.getByLabel('Find an assumption').fill('PUE');
+  await page.getByRole('row', { name: /PUE/ }).click();
+  const likely = page.getByRole('textbox', { name: 'Likely' });
+  await likely.fill('0.8');
+  await expect(page.getByRole('alert').filter({ hasText: 'Not below 1.' })).toBeVisible();
+  await likely.press('Escape');
+  await expect(likely).toHaveValue('1.6');
+});
+
+test('judgements are set to neutral in one act, and the move goes a month later by a key', async ({
+  page,
+}) => {
+  await page.goto(`${STUDY}/hangs-on`);
+  await expect(page.getByTestId('leanings')).toContainText('favours renting by');
+  await page.getByRole('button', { name: 'Set all to neutral' }).click();
+  await expect(page.getByTestId('leanings')).toContainText('favours nobody');
+  await page.getByRole('link', { name: 'The move' }).click();
+  const wave = page.getByRole('slider', { name: 'Wave Live systems' });
+  await expect(wave).toHaveAttribute('aria-valuenow', '5');
+  await wave.focus();
+  await wave.press('ArrowRight');
+  await expect(wave).toHaveAttribute('aria-valuenow', '6');
+  await wave.press('Shift+ArrowRight');
+  await expect(wave).toHaveAttribute('aria-valuetext', /within 7 months/);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(wave).toHaveAttribute('aria-valuenow', '5');
+});
+
+test('variants stand side by side, and the report says the same as the screen', async ({ page }) => {
+  await page.goto(`${STUDY}/variants`);
+  const table = page.getByRole('region', { name: 'Table of variants' });
+  await expect(table).toContainText('Only the test systems');
+  await page.getByRole('button', { name: /^Norvane, committed/ }).click();
+  await page.getByRole('button', { name: 'Hold it against' }).click();
+  await page.getByRole('link', { name: 'Answer' }).click();
+  const sentence = page.getByTestId('study-sentence');
+  await expect(sentence).toContainText('P10', { timeout: 60_000 });
+  const said = await sentence.textContent();
+  await page.getByRole('link', { name: 'Report' }).click();
+  await expect(page.getByRole('article')).toContainText(said!, { timeout: 60_000 });
+});
