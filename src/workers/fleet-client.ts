@@ -2,8 +2,6 @@
 import { AskingClient } from './asking-client';
 import type { FleetAnswers, FleetQuestion } from './fleet-protocol';
 
-export { CalledOffError } from './asking-client';
-
 export type FleetClient = AskingClient<FleetQuestion, FleetAnswers>;
 
 export function fleetClientOn(worker: Worker): FleetClient {

@@ -4,31 +4,29 @@ import { assumptionsOf, type Assumption } from './assumptions';
 import type { Guess, Study, Variant } from './model';
 import { inOrder } from './owned-flow';
 
-export const TROUBLE_CODES = [
-  'not-a-number',
-  'below',
-  'above',
-  'not-whole',
-  'order',
-  'wave-before-preparation',
-  'off-before-moved',
-  'horizon-too-short',
-  'follows-in-a-circle',
-  'follows-unknown',
-  'part-unknown',
-  'part-in-two-waves',
-  'wave-without-parts',
-  'nothing-moves',
-  'target-unknown',
-  'variant-unknown',
-  'years',
-  'start',
-  'id-twice',
-  'no-parts',
-  'no-amounts',
-  'not-rented-yet',
-] as const;
-export type TroubleCode = (typeof TROUBLE_CODES)[number];
+type TroubleCode =
+  | 'not-a-number'
+  | 'below'
+  | 'above'
+  | 'not-whole'
+  | 'order'
+  | 'wave-before-preparation'
+  | 'off-before-moved'
+  | 'horizon-too-short'
+  | 'follows-in-a-circle'
+  | 'follows-unknown'
+  | 'part-unknown'
+  | 'part-in-two-waves'
+  | 'wave-without-parts'
+  | 'nothing-moves'
+  | 'target-unknown'
+  | 'variant-unknown'
+  | 'years'
+  | 'start'
+  | 'id-twice'
+  | 'no-parts'
+  | 'no-amounts'
+  | 'not-rented-yet';
 
 export interface StudyTrouble {
   /** The id of an assumption, or the path of a thing: `waves/first`. */

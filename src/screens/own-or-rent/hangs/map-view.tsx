@@ -71,8 +71,9 @@ function Drawn({ map, x, y }: DrawnProps) {
               key={`${at} ${column}`}
               x={column * cell}
               y={SIZE - (at + 1) * cell}
-              width={cell + 0.5}
-              height={cell + 0.5}
+              width={cell}
+              height={cell}
+              shapeRendering="crispEdges"
               fill={value > 0 ? 'var(--ember)' : 'var(--tide)'}
               fillOpacity={0.12 + 0.5 * (Math.abs(value) / most)}
             />

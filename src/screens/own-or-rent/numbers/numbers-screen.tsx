@@ -100,7 +100,7 @@ export function NumbersScreen() {
       key: 'unit',
       head: 'Unit',
       track: '120px',
-      worth: 2,
+      worth: 5,
       cell: (row) =>
         row.is === 'number' && <span className="text-soft">{unitOf(row.assumption, study)}</span>,
     },
@@ -108,7 +108,7 @@ export function NumbersScreen() {
       key: 'usual',
       head: 'Usual',
       track: '84px',
-      worth: 4,
+      worth: 3,
       end: true,
       cell: (row) =>
         row.is === 'number' &&
@@ -118,7 +118,7 @@ export function NumbersScreen() {
       key: 'source',
       head: 'Where such a number comes from',
       track: 'minmax(160px,1.6fr)',
-      worth: 3,
+      worth: 2,
       cell: (row) =>
         row.is === 'number' && (
           <span className="truncate text-soft" title={row.assumption.field.source}>
