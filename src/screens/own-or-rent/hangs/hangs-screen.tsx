@@ -169,7 +169,7 @@ interface BarProps {
 /** From the lower end to the higher; the upright line is where both sides cost the same. */
 function Bar({ swing, scale }: BarProps) {
   const width = scale.to - scale.from || 1;
-  const x = (value: number): number => ((value - scale.from) / width) * 244 + 3;
+  const x = (value: number): number => ((value - scale.from) / width) * 238 + 6;
   const [low, high] = [x(swing.atLow), x(swing.atHigh)];
   return (
     <svg width="250" height="16" className="block">

@@ -2,7 +2,6 @@
 'use client';
 import { useState } from 'react';
 import { readStudy } from '@/formats/study-schema';
-import { Button } from '@/ui/button';
 import { Field } from '@/ui/field';
 import { FileFaults, type FileTrouble } from '../../frame/file-faults';
 import { callApi } from '../../lib/call-api';
