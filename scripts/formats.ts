@@ -9,7 +9,13 @@ import { fleetPlanSchema } from '@/formats/fleet/plan-schema';
 import { writeBookCsv } from '@/formats/stream';
 import { studyFileSchema, writeStudy } from '@/formats/study-schema';
 import { page } from '../docs/examples/page';
-import { exampleBook, exampleDesign, exampleMachines, examplePlan, exampleStudy } from '../docs/formats/examples';
+import {
+  exampleBook,
+  exampleDesign,
+  exampleMachines,
+  examplePlan,
+  exampleStudy,
+} from '../docs/formats/examples';
 import { main, say } from './lib/say';
 
 const FOLDER = 'docs/formats';
