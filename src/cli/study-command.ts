@@ -10,17 +10,7 @@ import {
   turnsSentence,
   variantsTable,
 } from '@/core/display';
-import {
-  type BreakEven,
-  breakEvenOf,
-  FastStudy,
-  leaningsOf,
-  type Study,
-  STUDY_DRAWS,
-  studyAnswer,
-  StudySimulation,
-  swingsOfStudy,
-} from '@/core/own-or-rent';
+import { type Study, STUDY_DRAWS, type WorkedStudy, workedStudy } from '@/core/own-or-rent';
 import { readStudy } from '@/formats/study-schema';
 import { invalid } from '@/operations';
 import { orRefuse, readText } from './files';
@@ -29,37 +19,22 @@ import { writeTable } from './table-output';
 
 const INCOMPLETE = 3;
 const MOST_DRAWS = 100_000;
-/** Of so many of the widest swings the turn is looked for. */
-const MOST_TURNS = 24;
 
 /** 0 if everything is in the sum; 3 if it is incomplete, or cannot be calculated. */
 export async function studyCommand(call: Call): Promise<number> {
   const [file] = call.given;
   const study = orRefuse(readStudy(readText(file!)), file!);
-  const answer = studyAnswer(study);
+  const worked = workedStudy(study, { draws: drawsOf(call), seed: call.one('seed') ?? STUDY_DRAWS.seed });
+  const { answer, assumptions, hangs, draws } = worked;
   const troubles = troubleLines(answer.troubles);
-  if (answer.more === null) throw invalid(`This study cannot be calculated. ${troubles.join(' ')}`);
-  const fast = new FastStudy(study);
-  const swings = swingsOfStudy(fast);
-  const turns = swings.slice(0, MOST_TURNS).flatMap(({ id }): BreakEven[] => {
-    const turn = breakEvenOf(
-      fast,
-      fast.assumptions.findIndex((each) => each.id === id),
-    );
-    return turn ? [turn] : [];
-  });
-  const simulation = new StudySimulation(fast, call.one('seed') ?? STUDY_DRAWS.seed, drawsOf(call));
-  simulation.advance(simulation.draws);
-  const draws = simulation.answer();
-  const hangs = { swings, turns, leanings: leaningsOf(fast) };
-  const { assumptions } = fast;
+  if (!hangs || !draws) throw invalid(`This study cannot be calculated. ${troubles.join(' ')}`);
   const lead = [
     studySentence(answer, draws),
-    turnsSentence(turns, assumptions, study.currency),
+    turnsSentence(hangs.turns, assumptions, study.currency),
     paybackSentence(answer),
     ...troubles,
   ];
-  const table = tableOf(call, study, { answer, hangs, assumptions, draws });
+  const table = tableOf(call, study, worked);
   await writeTable(
     call,
     { ...table, answer: lead.join(' ') },
@@ -68,10 +43,8 @@ export async function studyCommand(call: Call): Promise<number> {
   return troubles.length > 0 ? INCOMPLETE : 0;
 }
 
-type Told = Omit<Parameters<typeof studyReport>[0], 'study'>;
-
 /** The whole report has many tables: `--table` says which; both sides unless said. */
-function tableOf(call: Call, study: Study, told: Told): FlatTable {
+function tableOf(call: Call, study: Study, told: WorkedStudy): FlatTable {
   const wanted = call.one('table') ?? 'sides';
   const { answer, hangs, assumptions } = told;
   if (wanted === 'sides') return sidesTable(answer);

@@ -5,6 +5,7 @@
 import type { FlatTable } from '@/core/display';
 import type { ReportForm } from '@/core/report';
 import { flatTableCsv } from '@/formats/flat-table-csv';
+import { writeStudy } from '@/formats/study-schema';
 import {
   type Actor,
   AppError,
@@ -23,6 +24,9 @@ import {
   readReport,
   type FleetForm,
   type PlacedFleetFile,
+  readStudyReport,
+  type StudyFile,
+  type StudyForm,
   type TableForm,
   type WrittenFile,
 } from '@/operations';
@@ -71,6 +75,12 @@ export function workersOn(outside: Outside, most: MostPrinted = MOST_PRINTED): W
     'fleet-file': async ({ actor, id, form }, tell = nobody) => {
       const read = await readPlacedFleet(inside(actor), id, tell, form === 'xlsx');
       return writeFleet(form, read, outside.now());
+    },
+    'study-file': async ({ actor, id, form }, tell = nobody) => {
+      tell({ done: 0, steps: 2, words: 'Working the study out' });
+      const read = await readStudyReport(inside(actor), id);
+      tell({ done: 1, steps: 2, words: `Writing the ${FORM_WORDS[form]}` });
+      return writeStudyFile(form, read, outside.now());
     },
     linked: async ({ token }) => {
       const linked = await openLink(outside, token);
@@ -148,6 +158,27 @@ async function writeFleet(form: FleetForm, read: PlacedFleetFile, at: Date): Pro
       };
     default:
       return writeTable(form, read, at);
+  }
+}
+
+async function writeStudyFile(form: StudyForm, read: StudyFile, at: Date): Promise<WrittenFile> {
+  const { studyMarkdown, studyPdf, studySheet } = await import('@/handover');
+  const text = (written: string): Uint8Array<ArrayBuffer> =>
+    new Uint8Array(new TextEncoder().encode(written));
+  const name = `${fileStem(read.report.title)}.${form}`;
+  switch (form) {
+    case 'xlsx':
+      return { type: TABLE_TYPES.xlsx, bytes: new Uint8Array(await studySheet(read, at)), name };
+    case 'pdf':
+      return { type: 'application/pdf', bytes: new Uint8Array(await studyPdf(read.report, at)), name };
+    case 'md':
+      return { type: TABLE_TYPES.md, bytes: text(studyMarkdown(read.report)), name };
+    case 'json':
+      return {
+        type: TABLE_TYPES.json,
+        bytes: text(`${JSON.stringify(writeStudy(read.study), null, 2)}\n`),
+        name,
+      };
   }
 }
 

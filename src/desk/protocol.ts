@@ -39,6 +39,7 @@ export interface Jobs {
   'report-file': Job<Given<'report-file'>, WrittenFile>;
   'comparison-file': Job<Given<'comparison-file'>, WrittenFile>;
   'fleet-file': Job<Given<'fleet-file'>, WrittenFile>;
+  'study-file': Job<Given<'study-file'>, WrittenFile>;
   linked: Job<{ readonly token: string }, LinkedPage>;
   'linked-file': Job<Given<'linked-file'>, WrittenFile>;
   'linked-trace': Job<{ readonly token: string; readonly line: string }, PlainFigure>;

@@ -10,6 +10,9 @@ export { fleetMarkdown } from './fleet-markdown';
 export { fleetPdf } from './fleet-pdf';
 export { fleetSheet } from './sheet-fleet';
 export { plainSheets } from './sheet-inventory';
+export { studyMarkdown } from './study-markdown';
+export { studyPdf } from './study-pdf';
+export { studySheet } from './sheet-study';
 
 const TYPES: Readonly<Record<ReportForm, string>> = {
   xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',

@@ -3,7 +3,10 @@ import type { WorkingRow } from '@/core/program';
 import { assertNever } from '@/core/base';
 
 /** Null: the row holds a value, not a formula. `cell` names the cell of another row's value. */
-export function formulaOf(row: WorkingRow, cell: (row: number) => string): string | null {
+export function formulaOf(
+  row: Pick<WorkingRow, 'operation' | 'parts'>,
+  cell: (row: number) => string,
+): string | null {
   const parts = row.parts.map(cell);
   const [first = '', second = '', third = ''] = parts;
   const last = parts[parts.length - 1] ?? '';

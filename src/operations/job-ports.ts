@@ -20,6 +20,8 @@ export const TABLE_FORMS = ['xlsx', 'csv', 'md', 'json'] as const;
 export type TableForm = (typeof TABLE_FORMS)[number];
 export const FLEET_FORMS = [...TABLE_FORMS, 'pdf'] as const;
 export type FleetForm = (typeof FLEET_FORMS)[number];
+export const STUDY_FORMS = ['xlsx', 'pdf', 'md', 'json'] as const;
+export type StudyForm = (typeof STUDY_FORMS)[number];
 
 /** What is to be done, in plain data: it may be done by another process, after this one has ended. */
 export type JobWork =
@@ -44,6 +46,10 @@ export type JobWork =
   | {
       readonly what: 'fleet-file';
       readonly given: { readonly actor: Actor; readonly id: string; readonly form: FleetForm };
+    }
+  | {
+      readonly what: 'study-file';
+      readonly given: { readonly actor: Actor; readonly id: string; readonly form: StudyForm };
     }
   | {
       readonly what: 'linked-file';

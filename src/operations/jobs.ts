@@ -11,11 +11,13 @@ import type {
   JobLane,
   JobRow,
   JobWork,
+  StudyForm,
   TableForm,
   WrittenFile,
 } from './job-ports';
 import { linkOf } from './links';
 import { allow } from './may';
+import { openStudy } from './studies';
 import type { Context, DesignLink } from './ports';
 
 /** How many may wait: more than that is refused, so that nobody waits for what nobody reads. */
@@ -62,6 +64,15 @@ export async function askFleetFile(context: Context, id: string, form: FleetForm
   const { revision } = await openFleet(context, id);
   const key = keyOf(context, [id, revision, form]);
   const work: JobWork = { what: 'fleet-file', given: { actor, id, form } };
+  return ask(context, { workspace: actor.workspace, lane: 'team', key, work, askedBy: actor.user });
+}
+
+export async function askStudyFile(context: Context, id: string, form: StudyForm): Promise<JobRow> {
+  allow(context.actor, 'readStudyReport');
+  const { actor } = context;
+  const { revision } = await openStudy(context, id);
+  const key = keyOf(context, [id, revision, form]);
+  const work: JobWork = { what: 'study-file', given: { actor, id, form } };
   return ask(context, { workspace: actor.workspace, lane: 'team', key, work, askedBy: actor.user });
 }
 

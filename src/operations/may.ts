@@ -32,6 +32,7 @@ export const MAY = {
   proposeDesignStudy: 'viewer',
   proposeStudy: 'viewer',
   readStudyHistory: 'viewer',
+  readStudyReport: 'viewer',
   beginWith: 'editor',
   bringMachines: 'editor',
   deleteFleet: 'editor',

@@ -16,7 +16,9 @@ interface OfStudy {
 }
 
 export type StudyQuestion =
+  /** Of the two variants that are held against one another; `whole`: of all of them. */
   | ({ readonly ask: 'answer' } & OfStudy)
+  | ({ readonly ask: 'whole' } & OfStudy)
   | ({ readonly ask: 'hangs' } & OfStudy)
   | ({ readonly ask: 'map'; readonly across: string; readonly down: string } & OfStudy)
   | ({ readonly ask: 'draws'; readonly draws: number; readonly seed: string } & OfStudy)
@@ -31,6 +33,7 @@ export interface HangsAnswer {
 
 export interface StudyAnswers {
   answer: StudyAnswer;
+  whole: StudyAnswer;
   /** Null: it cannot be calculated. */
   hangs: HangsAnswer | null;
   map: StudyMap | null;

@@ -20,7 +20,8 @@ describe('the study worker', () => {
 
   it('answers as the core does, in plain data', async () => {
     const answer = await new StudyRoom().answer({ ask: 'answer', study }, work);
-    expect(answer).toEqual(studyAnswer(study));
+    expect(answer).toEqual(studyAnswer(study, 'pair'));
+    expect(await new StudyRoom().answer({ ask: 'whole', study }, work)).toEqual(studyAnswer(study));
     expect(structuredClone(answer)).toEqual(answer);
   });
 

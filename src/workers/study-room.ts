@@ -4,6 +4,7 @@ import {
   explainAmount,
   FastStudy,
   leaningsOf,
+  MOST_TURNS,
   type Study,
   studyAnswer,
   StudySimulation,
@@ -19,8 +20,6 @@ import type { HangsAnswer, StudyAnswers, StudyQuestion } from './study-protocol'
 const SLICE = 40;
 /** Squares of a map in each direction. */
 const MAP_STEPS = 15;
-/** Of so many of the widest swings the turn is looked for. */
-const MOST_TURNS = 24;
 
 /** The swings of one study are asked for again with its map: they are found once. */
 export class StudyRoom {
@@ -28,7 +27,8 @@ export class StudyRoom {
 
   async answer(question: StudyQuestion, work: LongWork): Promise<StudyAnswers[StudyQuestion['ask']]> {
     const { study } = question;
-    if (question.ask === 'answer') return studyAnswer(study);
+    if (question.ask === 'answer') return studyAnswer(study, 'pair');
+    if (question.ask === 'whole') return studyAnswer(study);
     if (studyTroubles(study).some(({ stops }) => stops)) return null;
     switch (question.ask) {
       case 'hangs':

@@ -30,6 +30,24 @@ test('a number typed over changes the answer at once, can be taken back, and is 
   await expect(page.getByRole('row', { name: /Work on an owned machine/ })).toContainText('1.9');
 });
 
+test('a study goes back to an earlier state, and leaves the house as files', async ({ page }) => {
+  await page.goto(STUDY);
+  await page.getByRole('combobox', { name: 'For', exact: true }).selectOption('7');
+  await expect(page.getByTestId('study-sentence')).toContainText('over seven years');
+  await expect(page.getByTestId('saved')).toContainText('revision');
+  await page.getByRole('button', { name: 'Earlier states' }).click();
+  await page.getByRole('button', { name: 'Back to revision 0' }).click();
+  await expect(page.getByTestId('study-sentence')).toContainText('over five years');
+  await page.getByRole('link', { name: 'Report' }).click();
+  await expect(page.getByRole('article')).toContainText('P10', { timeout: 60_000 });
+  for (const form of ['XLSX', 'PDF', 'Markdown']) {
+    await page.getByRole('button', { name: 'Export' }).click();
+    const download = page.waitForEvent('download', { timeout: 90_000 });
+    await page.getByRole('menuitem', { name: new RegExp(`^${form}`) }).click();
+    expect((await download).suggestedFilename()).toMatch(/^harbour-house/);
+  }
+});
+
 test('a wrong number is refused at its field, and changes nothing', async ({ page }) => {
   await page.goto(`${STUDY}/numbers`);
   await page.getByLabel('Find an assumption').fill('PUE');

@@ -66,15 +66,17 @@ export interface StudyAnswer {
   readonly moreToday: string | null;
   readonly crossings: readonly Crossing[];
   readonly payback: number | null;
-  /** What the rented side costs more if it begins a month later; null: nothing moves, or it would be too late. */
+  /** What the rented side costs more if it begins a month later; null: nothing moves, it would be too late, or nobody asked. */
   readonly monthLater: string | null;
 }
 
 /**
+ * `pair`: only the two variants that are held against one another, and nothing of a month later: what a keystroke needs.
+ *
  * @example
  * studyAnswer(newStudy({ title: 'Quay', currency: 'USD', origin: 'typed', start: '2027-01' })).more; // => '0'
  */
-export function studyAnswer(study: Study): StudyAnswer {
+export function studyAnswer(study: Study, scope: 'all' | 'pair' = 'all'): StudyAnswer {
   const { currency, basis, years, start, against } = study;
   const troubles = studyTroubles(study);
   const head = { currency, basis, years, start, troubles, own: against[0], rent: against[1] };
@@ -90,7 +92,8 @@ export function studyAnswer(study: Study): StudyAnswer {
       monthLater: null,
     };
   const digits = minorDigits(currency);
-  const outcomes = outcomesOf(study);
+  const isIn = ({ id }: Variant): boolean => scope === 'all' || against.includes(id);
+  const outcomes = outcomesOf({ ...study, variants: study.variants.filter(isIn) });
   const tables = new Map(outcomes.map((each) => [each.variant.id, yearsTable(study, each)]));
   const find = (id: string): VariantOutcome => outcomes.find(({ variant }) => variant.id === id)!;
   const [own, rent] = [find(against[0]), find(against[1])];
@@ -108,7 +111,7 @@ export function studyAnswer(study: Study): StudyAnswer {
     moreToday: text(rent.today, digits).minus(text(own.today, digits)).toString(),
     crossings,
     payback,
-    monthLater: monthLater(study, rent)?.toString() ?? null,
+    monthLater: scope === 'pair' ? null : (monthLater(study, rent)?.toString() ?? null),
   };
 }
 

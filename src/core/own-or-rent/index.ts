@@ -19,6 +19,7 @@ export * from './model';
 export { newStudy, usual } from './new-study';
 export * from './outcome';
 export { studyMonth } from './study-month';
+export * from './worked';
 export * from './years-table';
 export * from './answer';
 export { type EstatePart, estateStudy } from './estate-study';

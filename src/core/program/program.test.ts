@@ -82,6 +82,49 @@ describe('a program', () => {
     expect(followed).not.toContain('a committed');
   });
 
+  it('goes on with no value that a trace froze, though what is included free hides it here', () => {
+    // How high the load is on average hangs on the runs; below the allowance any height comes to nothing.
+    const runs = (perMonth: string, minutes: string, viewers: string, refresh: string): Design => {
+      const none = { amount: { likely: '0' }, unit: 'kB' };
+      const rate = {
+        by: 'viewers' as const,
+        viewers: { likely: viewers },
+        refreshSeconds: { likely: refresh },
+      };
+      const line = {
+        ...serverOf('run', {}),
+        kind: 'container-run-time',
+        place: { book: 'wide', region: 'severn' },
+        choice: { by: 'sku', sku: 'RUNTIME' },
+        running: { pattern: 'runs', perMonth: { likely: perMonth }, minutesEach: { likely: minutes } },
+        load: {
+          rate,
+          peak: null,
+          secondsEach: { likely: '0' },
+          requestSize: none,
+          replySize: none,
+          requestsPerConnection: null,
+        },
+        size: { vcpu: { likely: '2' }, memory: { likely: '4' } },
+      } as unknown as Component;
+      const design = designOf([line]);
+      return { ...design, books: [{ book: 'wide', revision: 1 }] };
+    };
+    const { program } = compileProgram(planOf(runs('1', '2', '1793', '1'), WIDE_BOOKS));
+    const wanted: Readonly<Record<string, number>> = {
+      'running/perMonth': 0.08,
+      'running/minutesEach': 0.5,
+      'load/viewers': 9000,
+      'load/refreshSeconds': 0.37,
+    };
+    const values = program.inputs.map(({ entry, value }) => wanted[entry] ?? value);
+    const changed = changedDesign(runs('1', '2', '1793', '1'), program.inputs, values);
+    program.run(values);
+    const [line] = linesOf(priceDesign(changed, WIDE_BOOKS, 'likely'));
+    if (line?.status !== 'priced') throw new Error('it has an amount');
+    expect(program.amounts[0]).toBeCloseTo(line.monthly.value.toNumber(), 9);
+  });
+
   it('agrees with the engine at random points of whatever it follows, to nine digits', () => {
     let inputs = 0;
     let points = 0;

@@ -3,6 +3,7 @@
 import type { Study } from '@/core/own-or-rent';
 import { Choice, Field } from '@/ui/field';
 import { TextEntry } from '@/ui/text-entry';
+import { Earlier } from './earlier';
 import { useStudy } from './study-context';
 
 const YEARS = ['3', '4', '5', '6', '7'].map((years) => [years, `${years} years`] as const);
@@ -96,6 +97,7 @@ export function Settings() {
         value={study.worthLeft}
         onChange={(worthLeft) => set({ worthLeft })}
       />
+      <Earlier />
       <p className="border-t border-line pt-2 text-xs break-words text-soft">From: {study.origin}.</p>
       <p className="text-xs text-soft">Choose a figure of the table to see how it adds up.</p>
     </div>

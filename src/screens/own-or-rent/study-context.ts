@@ -1,6 +1,6 @@
 /** What every view of a study knows: the study, who works it out, its answer, how it is changed and saved. */
 'use client';
-import { createContext, useContext } from 'react';
+import { createContext, useContext, useMemo } from 'react';
 import type { Assumption, Study, StudyAnswer } from '@/core/own-or-rent';
 import type { StudyClient } from '@/workers/study-client';
 import type { StudyAnswers, StudyQuestion } from '@/workers/study-protocol';
@@ -12,7 +12,7 @@ export interface StudyRoomValue {
   readonly study: Study;
   readonly assumptions: readonly Assumption[];
   readonly client: StudyClient | null;
-  /** Of the study as it is now, or of the one before while the next is on its way. */
+  /** Of its two sides, as they are typed now, or of the ones before while the next are on their way. */
   readonly answer: Asked<StudyAnswer>;
   readonly saving: Saving;
   readonly change: (study: Study) => void;
@@ -35,4 +35,10 @@ export function useStudyAsked<Q extends StudyQuestion>(question: Q | null): Aske
   const { client } = useStudy();
   const asked = useAskedOf<StudyAnswers[Q['ask']]>(client, question);
   return { ...asked, isWaiting: question !== null && (client === null || asked.isWaiting) };
+}
+
+/** Every variant, and what a month later costs: more than a keystroke needs. */
+export function useWholeAnswer(): Asked<StudyAnswer | null> {
+  const { study } = useStudy();
+  return useStudyAsked(useMemo(() => ({ ask: 'whole' as const, study }), [study]));
 }

@@ -15,7 +15,7 @@ import { Margin } from '@/ui/margin';
 import { Trouble } from '../../lib/trouble';
 import { Working } from '../../lib/working';
 import { Settings } from '../settings';
-import { useStudy, useStudyAsked } from '../study-context';
+import { useStudy, useStudyAsked, useWholeAnswer } from '../study-context';
 import { StudyTally } from '../study-tally';
 import { type AskedFigure, FigureMargin } from './figure-margin';
 import { YearsView } from './years-view';
@@ -29,6 +29,7 @@ export function AnswerScreen() {
   const draws = useStudyAsked(drawsAsked);
   const hangs = useStudyAsked(hangsAsked);
   const told = answer.answer;
+  const whole = useWholeAnswer().answer;
   const drawing = useMemo(() => told && paidDrawing(told, draws.answer), [told, draws.answer]);
   return (
     <>
@@ -46,7 +47,8 @@ export function AnswerScreen() {
                   {hangs.answer
                     ? turnsSentence(hangs.answer.turns, assumptions, told.currency)
                     : 'Looking for what turns it …'}{' '}
-                  {paybackSentence(told)} {told.monthLater !== null && later(told.monthLater, told.currency)}
+                  {paybackSentence(told)}{' '}
+                  {whole?.monthLater != null && later(whole.monthLater, whole.currency)}
                 </p>
               )}
               {told.troubles.length > 0 && (

@@ -9,7 +9,7 @@ import { Margin } from '@/ui/margin';
 import { added } from '../numbers/things';
 import { NumberMargin } from '../numbers/number-margin';
 import { ThingMargin } from '../numbers/thing-margin';
-import { useStudy } from '../study-context';
+import { useStudy, useWholeAnswer } from '../study-context';
 import { StudyTally } from '../study-tally';
 
 const LEAST_MONTHS = 24;
@@ -17,6 +17,7 @@ const MONTH = 26;
 
 export function MoveScreen() {
   const { study, assumptions, answer, change } = useStudy();
+  const later = useWholeAnswer().answer?.monthLater ?? null;
   const [chosen, setChosen] = useState(study.waves[0]?.id ?? '');
   const [marginOpen, setMarginOpen] = useState(true);
   const wave = study.waves.find(({ id }) => id === chosen) ?? study.waves[0];
@@ -56,11 +57,11 @@ export function MoveScreen() {
                   Running both sides costs {money(rented.beside, study)}: what is rented before the same is
                   switched off at home. The move itself costs {money(rented.move, study)}.
                 </p>
-                {told?.monthLater != null && (
+                {later !== null && (
                   <p data-testid="month-later">
-                    {Number(told.monthLater) === 0
+                    {Number(later) === 0
                       ? 'One month later costs the same.'
-                      : `One month later costs ${money(told.monthLater.replace('-', ''), study)} ${Number(told.monthLater) > 0 ? 'more' : 'less'}.`}
+                      : `One month later costs ${money(later.replace('-', ''), study)} ${Number(later) > 0 ? 'more' : 'less'}.`}
                   </p>
                 )}
                 <p className="text-soft">

@@ -5,14 +5,17 @@ import { studyReport } from '@/core/display';
 import { Button } from '@/ui/button';
 import { CurveChart } from '@/ui/curve-chart';
 import { BesideTables } from '../../report/beside-tables';
+import { FileMakingLine, useFileMaking } from '../../report/file-making';
 import { STUDY_DRAWS } from '@/core/own-or-rent';
 import { Trouble } from '../../lib/trouble';
 import { Working } from '../../lib/working';
-import { useStudy, useStudyAsked } from '../study-context';
+import { useStudy, useStudyAsked, useWholeAnswer } from '../study-context';
 import { StudyFiles } from './study-files';
 
 export function StudyReportScreen() {
-  const { study, assumptions, answer } = useStudy();
+  const { id, study, assumptions } = useStudy();
+  const answer = useWholeAnswer();
+  const files = useFileMaking(`/api/studies/${id}/file`, '/api/jobs');
   const hangs = useStudyAsked(useMemo(() => ({ ask: 'hangs' as const, study }), [study]));
   const draws = useStudyAsked(useMemo(() => ({ ask: 'draws' as const, study, ...STUDY_DRAWS }), [study]));
   const told = answer.answer;
@@ -22,6 +25,7 @@ export function StudyReportScreen() {
   );
   return (
     <>
+      <FileMakingLine {...files} />
       <div className="flex min-h-[46px] shrink-0 items-center justify-end gap-3 border-b border-line px-[18px] print:hidden">
         {(draws.isWaiting || hangs.isWaiting) && (
           <Working progress={draws.progress} words="Drawing" onStop={draws.stop} />
@@ -29,7 +33,7 @@ export function StudyReportScreen() {
         {report && (
           <>
             <Button onClick={() => window.print()}>Print</Button>
-            <StudyFiles report={report} />
+            <StudyFiles files={files} report={report} />
           </>
         )}
       </div>

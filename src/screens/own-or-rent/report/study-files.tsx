@@ -1,31 +1,36 @@
-/** The study and its tables as files, made here. */
+/** In which forms a study leaves the house. */
 'use client';
-import type { StudyReport } from '@/core/display';
+import { type StudyReport } from '@/core/display';
 import { flatTableCsv } from '@/formats/flat-table-csv';
-import { writeStudy } from '@/formats/study-schema';
 import { Menu } from '@/ui/menu';
 import { saveText } from '../../lib/save-text';
-import { useStudy } from '../study-context';
+import type { FileMaking } from '../../report/file-making';
 
-export function StudyFiles({ report }: { readonly report: StudyReport }) {
-  const { study } = useStudy();
+interface StudyFilesProps {
+  readonly files: FileMaking;
+  readonly report: StudyReport;
+}
+
+export function StudyFiles({ files, report }: StudyFilesProps) {
   const { title, tables } = report;
   return (
     <Menu
       label="Export"
       items={[
+        { label: 'PDF', detail: 'the report, on paper', onSelect: () => files.begin('pdf') },
         {
-          label: 'JSON',
-          detail: 'the study, to be opened again',
-          onSelect: () =>
-            saveText(`${JSON.stringify(writeStudy(study), null, 2)}\n`, `${title}.json`, 'application/json'),
+          label: 'XLSX',
+          detail: 'both sides step by step, with live formulas over the assumptions',
+          onSelect: () => files.begin('xlsx'),
         },
+        { label: 'Markdown', detail: 'the report as text', onSelect: () => files.begin('md') },
         {
           label: 'CSV',
           detail: 'all tables, one below the other',
           onSelect: () =>
             saveText(tables.map((table) => flatTableCsv(table)).join('\r\n'), `${title}.csv`, 'text/csv'),
         },
+        { label: 'JSON', detail: 'the study, to be opened again', onSelect: () => files.begin('json') },
       ]}
     />
   );

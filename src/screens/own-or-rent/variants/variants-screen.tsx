@@ -13,12 +13,13 @@ import { saveText } from '../../lib/save-text';
 import { Trouble } from '../../lib/trouble';
 import { Working } from '../../lib/working';
 import { freeId } from '../numbers/things';
-import { useStudy } from '../study-context';
+import { useStudy, useWholeAnswer } from '../study-context';
 import { StudyTally } from '../study-tally';
 import { VariantMargin } from './variant-margin';
 
 export function VariantsScreen() {
-  const { study, answer, change } = useStudy();
+  const { study, change } = useStudy();
+  const answer = useWholeAnswer();
   const [chosen, setChosen] = useState(study.against[1]);
   const [marginOpen, setMarginOpen] = useState(true);
   const told = answer.answer;
