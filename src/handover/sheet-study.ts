@@ -6,10 +6,11 @@
 import ExcelJs, { type Workbook } from 'exceljs';
 import { assumptionName, type StudyReport, studyKindWords, studyUnit, studyYear } from '@/core/display';
 import { type ExplainedLine, explainedLines, type Study, type WorkedStudy } from '@/core/own-or-rent';
+import { minorDigits } from '@/core/money';
 import type { Figure } from '@/core/trace';
 import { addFlatTable, addToKnow } from './sheet-flat-table';
 import { asEntry, asSection, asTotal, letterOf, moneyFormat, PLAIN_FORMAT, setHead } from './sheet-style';
-import { StudyWorkings, WORKINGS } from './study-workings';
+import { StudyWorkings, WORKINGS } from './sheet-study-steps';
 
 interface StudySheets {
   readonly study: Study;
@@ -183,6 +184,7 @@ function addAnswer(
   for (const text of lead) sheet.addRow([text]);
   sheet.addRow([]);
   if (totals.length < 2 || answer.more === null) return;
+  const digits = minorDigits(currency);
   const name = (id: string): string => answer.variants.find((each) => each.id === id)?.name ?? id;
   const total = (id: string): number =>
     Number(answer.variants.find((each) => each.id === id)?.table.total ?? 0);
@@ -196,7 +198,11 @@ function addAnswer(
   ]);
   const more = sheet.addRow([
     'Renting costs more by',
-    { formula: `B${rent.number}-B${own.number}`, result: Number(answer.more) },
+    // That of the printed totals, as everywhere.
+    {
+      formula: `ROUND(B${rent.number},${digits})-ROUND(B${own.number},${digits})`,
+      result: Number(answer.more),
+    },
   ]);
   for (const row of [own, rent, more]) row.getCell(2).numFmt = moneyFormat(currency);
   if (answer.share === null) return;
