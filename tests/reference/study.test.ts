@@ -16,7 +16,7 @@ import { Dice } from './dice';
 import { Fraction } from './fraction';
 import { PlainStudy } from './study';
 
-const SEEDS = Array.from({ length: 60 }, (_, seed) => seed);
+const SEEDS = Array.from({ length: 40 }, (_, seed) => seed);
 const MORE_SEEDS = Array.from({ length: 25 }, (_, seed) => 1000 + seed);
 
 /** A hair of a cent: decimals have 34 digits, fractions all of them. */

@@ -18,20 +18,23 @@ export function studySentence(answer: StudyAnswer, draws: Pick<StudyDraws, 'shar
   const { more, share, years, currency, troubles } = answer;
   if (more === null) return 'This cannot be calculated yet.';
   const by = decimal(more);
-  const names = new Map(answer.variants.map(({ id, name }) => [id, name]));
-  const range = draws
+  // Where nothing has a range there is none to tell.
+  const isRanged = draws !== null && draws.shares.p10 !== draws.shares.p90;
+  const range = isRanged
     ? ` (P10 ${signed(String(draws.shares.p10))}, P90 ${signed(String(draws.shares.p90))})`
     : '';
   const incomplete = troubles.length > 0 ? ' The sum is incomplete.' : '';
   const over = `over ${yearsWords(years)}`;
   if (by.isZero()) return `Both cost the same ${over}${range}.${incomplete}`;
   const money = `${writeMoney(by.abs(), currency)} ${currency}`;
-  const [side, other] = by.isNegative() ? ['less', 'Renting'] : ['more', 'Renting'];
+  const side = by.isNegative() ? 'less' : 'more';
   const rented = answer.variants.find(({ id }) => id === answer.rent);
-  const subject = rented?.target === null ? `“${names.get(answer.rent)}”` : other;
+  // Two ways of owning may be held against one another, too.
+  const name = rented?.target === null ? `“${rented.name}”` : null;
+  const subject = name ?? 'Renting';
   if (share === null) return `${subject} costs ${money} ${side} ${over}.${incomplete}`;
   if (decimal(share).abs().lessThan(HARDLY))
-    return `Renting and owning cost about the same ${over}: ${subject.toLowerCase()} ${money} ${side}${range}.${incomplete}`;
+    return `Both cost about the same ${over}: ${name ?? 'renting'} ${money} ${side}${range}.${incomplete}`;
   return `${subject} costs ${writeShare(decimal(share).abs())} ${side} ${over}${range}.${incomplete}`;
 }
 
