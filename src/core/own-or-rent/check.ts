@@ -1,6 +1,7 @@
 /** What is wrong with a study, at the field it is wrong at: what cannot be calculated, and what is missing from the sum. */
 import { decimal, DECIMAL_TEXT } from '../base';
 import { assumptionsOf, type Assumption } from './assumptions';
+import { GENERAL } from './catalogue';
 import type { Guess, Study, Variant } from './model';
 import { inOrder } from './owned-flow';
 
@@ -126,7 +127,7 @@ function things(study: Study): StudyTrouble[] {
 
 /** Waves against the preparation, and the whole move against the horizon. */
 function dates({ waves, general, variants, years }: Study): StudyTrouble[] {
-  const preparation = Number(general.preparation?.likely ?? 3);
+  const preparation = Number((general.preparation ?? { likely: GENERAL.preparation.default }).likely);
   const early = waves.flatMap(({ id, name, from }) =>
     Number(from.likely) < preparation
       ? [

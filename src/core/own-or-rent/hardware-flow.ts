@@ -6,7 +6,7 @@
 import type { Run } from './algebra';
 import type { FlowLine } from './flow-book';
 import type { Hardware } from './model';
-import { type Setting, shareOf } from './setting';
+import { HAIR, type Setting, shareOf } from './setting';
 
 /** Pieces that were bought in the same month. */
 interface Cohort<T> {
@@ -132,8 +132,6 @@ export function byChange<T>(
   }
   return run;
 }
-
-const HAIR = 1e-9;
 
 /** Whole months, at least one. */
 const lifeOf = (years: number): number => Math.max(1, Math.round(years * 12));

@@ -3,11 +3,10 @@ import type { Run } from './algebra';
 import type { FlowLine } from './flow-book';
 import { byChange, type Standing } from './hardware-flow';
 import type { OwnedLicence } from './model';
-import type { Setting } from './setting';
+import { HAIR, type Setting } from './setting';
 
 /** A bought licence is written off within five years. */
 const LIFE = 60;
-const HAIR = 1e-9;
 
 export function licenceFlow<T>(
   setting: Setting<T>,

@@ -4,11 +4,10 @@ import type { FlowLine } from './flow-book';
 import { byChange, hardwareFlow, type Standing } from './hardware-flow';
 import { licenceFlow } from './licence-flow';
 import { type StudyKind } from './model';
-import type { Setting } from './setting';
+import { HAIR, type Setting } from './setting';
 
 /** Hours of a month: 8760 over 12. */
 const HOURS = '730';
-const HAIR = 1e-9;
 
 export interface OwnedFlow<T> {
   /** What hardware of today is worth in the books at the start. */

@@ -6,9 +6,7 @@ import type { Run } from './algebra';
 import type { FlowLine } from './flow-book';
 import type { Target } from './model';
 import { postsRun } from './owned-flow';
-import { monthsOf, type Setting, shareOf, type WaveDates } from './setting';
-
-const HAIR = 1e-9;
+import { HAIR, monthsOf, type Setting, shareOf, type WaveDates } from './setting';
 
 export interface RentedFlow<T> {
   /** Paid for renting while the same still runs on the owned side. */

@@ -6,6 +6,9 @@ import type { Study, Variant } from './model';
 
 export const MONTHS = 12;
 
+/** Doubles leave a hair: less than this of a thing is none of it. */
+export const HAIR = 1e-9;
+
 /** A wave of a variant, in months from the start of the study. */
 export interface WaveDates {
   /** Places of its parts in the study. */

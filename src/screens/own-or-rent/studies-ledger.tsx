@@ -108,7 +108,7 @@ export function StudiesLedger({ studies }: { readonly studies: readonly StudyLis
           <Margin label="About the study" open={marginOpen} onToggle={() => setMarginOpen(!marginOpen)}>
             <h2 className="pr-8 text-base font-semibold break-words">{focused.title}</h2>
             <p className="mt-1 text-sm break-words text-soft">
-              {yearsWords(focused.years)}, {focused.currency}
+              {`Over ${yearsWords(focused.years)}, in ${focused.currency}`}
               {focused.origin && `. From: ${focused.origin}`}.
             </p>
             <div className="mt-4 flex flex-wrap gap-2">

@@ -3,7 +3,7 @@
 import { studyMonth } from '@/core/own-or-rent';
 import { type KeyboardEvent, useState } from 'react';
 import { studyTroubleText, writeMoney } from '@/core/display';
-import { type Study, type Wave, withGuess } from '@/core/own-or-rent';
+import { GENERAL, type Study, type Wave, withGuess } from '@/core/own-or-rent';
 import { Button } from '@/ui/button';
 import { Margin } from '@/ui/margin';
 import { added } from '../numbers/things';
@@ -119,7 +119,7 @@ function WaveChart({ study, chosen, onChoose, onChange }: WaveChartProps) {
     [from, ramp, beside].reduce((sum, { likely }) => sum + Number(likely), 0),
   );
   const months = Math.min(study.years * 12, Math.max(LEAST_MONTHS, ...ends.map((end) => end + 4)));
-  const preparation = Number(study.general.preparation?.likely ?? 3);
+  const preparation = Number(study.general.preparation?.likely ?? GENERAL.preparation.default);
   const first = Math.min(...study.waves.map(({ from }) => Number(from.likely)));
   return (
     <div tabIndex={0} role="region" aria-label="Chart of waves" className="overflow-x-auto px-[18px] pt-3">

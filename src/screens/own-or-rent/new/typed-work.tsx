@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { estateStudy, type Study } from '@/core/own-or-rent';
 import { Button } from '@/ui/button';
-import { INPUT } from '@/ui/field';
+import { Field, INPUT } from '@/ui/field';
 import { readNumber } from '../../design/cells/number-text';
 
 interface TypedWorkProps {
@@ -152,23 +152,23 @@ export function TypedWork({ start, onMade }: TypedWorkProps) {
         <Button onClick={() => setRows([...rows, { ...EMPTY, name: '' }])} disabled={rows.length >= 40}>
           Another row
         </Button>
-        <label className="text-xs text-soft">
-          Hosts, if known
-          <input
-            className={`${INPUT} mt-0.5 max-w-[110px]`}
-            value={hosts}
-            onChange={({ target }) => setHosts(target.value)}
-          />
-        </label>
-        <label className="text-xs text-soft">
-          Currency
-          <input
-            className={`${INPUT} mt-0.5 max-w-[80px]`}
-            maxLength={3}
-            value={currency}
-            onChange={({ target }) => setCurrency(target.value.toUpperCase())}
-          />
-        </label>
+        <div className="w-[110px]">
+          <Field label="Hosts, if known">
+            {(field) => <input {...field} value={hosts} onChange={({ target }) => setHosts(target.value)} />}
+          </Field>
+        </div>
+        <div className="w-[80px]">
+          <Field label="Currency">
+            {(field) => (
+              <input
+                {...field}
+                maxLength={3}
+                value={currency}
+                onChange={({ target }) => setCurrency(target.value.toUpperCase())}
+              />
+            )}
+          </Field>
+        </div>
       </div>
       {faults.length > 0 && (
         <ul role="alert" className="mt-2 text-sm text-ember-ink">
