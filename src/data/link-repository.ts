@@ -1,26 +1,20 @@
-/** Read-only links in PostgreSQL. */
+/** Read-only links in PostgreSQL: of designs, and of studies. */
 import type { Kysely, Selectable } from 'kysely';
-import type { DesignLink, LinkStore } from '@/operations';
+import type { DesignLink, LinkStore, LinkTerms, StudyLink } from '@/operations';
 import { UUID } from './design-repository';
 import type { Database } from './schema';
 
-export function linkRepository(db: Kysely<Database>): LinkStore {
+export function linkRepository(db: Kysely<Database>): LinkStore<DesignLink> {
   return {
     create: async (link) => {
       await db
         .insertInto('design_link')
         .values({
-          id: link.id,
-          workspace_id: link.workspace,
+          ...rowOf(link),
           design_id: link.design,
-          token_hash: link.tokenHash,
           options: JSON.stringify(link.options),
           pinned: link.pinned && JSON.stringify(link.pinned.design),
           pinned_revision: link.pinned?.revision ?? null,
-          created_by: link.createdBy,
-          created_at: new Date(link.createdAt),
-          expires_at: link.expiresAt === null ? null : new Date(link.expiresAt),
-          withdrawn_at: null,
         })
         .execute();
     },
@@ -33,7 +27,7 @@ export function linkRepository(db: Kysely<Database>): LinkStore {
         .where('design_id', '=', design)
         .orderBy('created_at', 'desc')
         .execute();
-      return rows.map(linkOf);
+      return rows.map(designLinkOf);
     },
     withdraw: async (workspace, id, at) => {
       if (!UUID.test(id)) return false;
@@ -52,22 +46,91 @@ export function linkRepository(db: Kysely<Database>): LinkStore {
         .selectAll()
         .where('token_hash', '=', tokenHash)
         .executeTakeFirst();
-      return row ? linkOf(row) : null;
+      return row ? designLinkOf(row) : null;
     },
   };
 }
 
-function linkOf(row: Selectable<Database['design_link']>): DesignLink {
+export function studyLinkRepository(db: Kysely<Database>): LinkStore<StudyLink> {
   return {
-    id: row.id,
-    workspace: row.workspace_id,
-    design: row.design_id,
-    tokenHash: row.token_hash,
-    options: row.options,
-    pinned: row.pinned && { design: row.pinned, revision: row.pinned_revision! },
-    createdBy: row.created_by,
-    createdAt: row.created_at.toISOString(),
-    expiresAt: row.expires_at?.toISOString() ?? null,
-    withdrawnAt: row.withdrawn_at?.toISOString() ?? null,
+    create: async (link) => {
+      await db
+        .insertInto('study_link')
+        .values({
+          ...rowOf(link),
+          study_id: link.study,
+          pinned: link.pinned && JSON.stringify(link.pinned.study),
+          pinned_revision: link.pinned?.revision ?? null,
+        })
+        .execute();
+    },
+    list: async (workspace, study) => {
+      if (!UUID.test(study)) return [];
+      const rows = await db
+        .selectFrom('study_link')
+        .selectAll()
+        .where('workspace_id', '=', workspace)
+        .where('study_id', '=', study)
+        .orderBy('created_at', 'desc')
+        .execute();
+      return rows.map(studyLinkOf);
+    },
+    withdraw: async (workspace, id, at) => {
+      if (!UUID.test(id)) return false;
+      const result = await db
+        .updateTable('study_link')
+        .set({ withdrawn_at: at })
+        .where('workspace_id', '=', workspace)
+        .where('id', '=', id)
+        .where('withdrawn_at', 'is', null)
+        .executeTakeFirst();
+      return result.numUpdatedRows > 0n;
+    },
+    byTokenHash: async (tokenHash) => {
+      const row = await db
+        .selectFrom('study_link')
+        .selectAll()
+        .where('token_hash', '=', tokenHash)
+        .executeTakeFirst();
+      return row ? studyLinkOf(row) : null;
+    },
   };
 }
+
+const rowOf = (link: LinkTerms) => ({
+  id: link.id,
+  workspace_id: link.workspace,
+  token_hash: link.tokenHash,
+  created_by: link.createdBy,
+  created_at: new Date(link.createdAt),
+  expires_at: link.expiresAt === null ? null : new Date(link.expiresAt),
+  withdrawn_at: null,
+});
+
+type TermsRow = Pick<
+  Selectable<Database['study_link']>,
+  'id' | 'workspace_id' | 'token_hash' | 'created_by' | 'created_at' | 'expires_at' | 'withdrawn_at'
+>;
+
+const termsOf = (row: TermsRow): LinkTerms => ({
+  id: row.id,
+  workspace: row.workspace_id,
+  tokenHash: row.token_hash,
+  createdBy: row.created_by,
+  createdAt: row.created_at.toISOString(),
+  expiresAt: row.expires_at?.toISOString() ?? null,
+  withdrawnAt: row.withdrawn_at?.toISOString() ?? null,
+});
+
+const designLinkOf = (row: Selectable<Database['design_link']>): DesignLink => ({
+  ...termsOf(row),
+  design: row.design_id,
+  options: row.options,
+  pinned: row.pinned && { design: row.pinned, revision: row.pinned_revision! },
+});
+
+const studyLinkOf = (row: Selectable<Database['study_link']>): StudyLink => ({
+  ...termsOf(row),
+  study: row.study_id,
+  pinned: row.pinned && { study: row.pinned, revision: row.pinned_revision! },
+});

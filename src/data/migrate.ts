@@ -15,6 +15,7 @@ import * as allocated from './migrations/m012-allocated';
 import * as areas from './migrations/m013-areas';
 import * as fleets from './migrations/m014-fleets';
 import * as studies from './migrations/m015-studies';
+import * as studyLinks from './migrations/m016-study-links';
 import type { Database } from './schema';
 
 const MIGRATIONS: Readonly<Record<string, Migration>> = {
@@ -33,6 +34,7 @@ const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '013-areas': areas,
   '014-fleets': fleets,
   '015-studies': studies,
+  '016-study-links': studyLinks,
 };
 
 export async function migrate(db: Kysely<Database>): Promise<void> {

@@ -9,7 +9,7 @@ import { studyRepository } from './study-repository';
 import { importRepository } from './import-repository';
 import { jobRepository } from './job-repository';
 import { libraryRepository } from './library-repository';
-import { linkRepository } from './link-repository';
+import { linkRepository, studyLinkRepository } from './link-repository';
 import type { Database } from './schema';
 
 export function repositories(db: Kysely<Database>): Stores {
@@ -19,6 +19,7 @@ export function repositories(db: Kysely<Database>): Stores {
     imports: importRepository(db),
     exchange: exchangeRepository(db),
     links: linkRepository(db),
+    studyLinks: studyLinkRepository(db),
     kept: libraryRepository(db),
     jobs: jobRepository(db),
     fleets: fleetRepository(db),

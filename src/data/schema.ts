@@ -200,6 +200,18 @@ export interface Database {
     deleted_at: Timestamp | null;
   };
   study_revision: { study_id: string; revision: number; study: JSONColumnType<Study>; at: Timestamp };
+  study_link: {
+    id: string;
+    workspace_id: string;
+    study_id: string;
+    token_hash: string;
+    pinned: JSONColumnType<Study> | null;
+    pinned_revision: number | null;
+    created_by: string;
+    created_at: Timestamp;
+    expires_at: Timestamp | null;
+    withdrawn_at: Timestamp | null;
+  };
   design_link: {
     id: string;
     workspace_id: string;

@@ -1,10 +1,20 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import { smallBookFile } from '@tests/support/books';
 import { designOf, serverOf } from '@tests/support/designs';
+import { quayStudy } from '@tests/support/studies';
 import { testContext } from '@tests/support/store-contract';
 import { uploadOf } from '@tests/support/upload';
 import { writeDesign } from '@/formats';
-import { type Context, createLink, importBook, importDesign, readReport } from '@/operations';
+import {
+  type Context,
+  createLink,
+  createStudyLink,
+  importBook,
+  importDesign,
+  readReport,
+  readStudyReport,
+  storeStudy,
+} from '@/operations';
 import { memoryStores } from '@/operations/memory-stores';
 import { inlineDesk, workersOn } from './jobs';
 
@@ -38,6 +48,19 @@ describe('jobs', () => {
     expect(JSON.parse(new TextDecoder().decode(file.bytes))).toEqual(shown.report);
     expect(await desk.ask('linked-trace', { token, line: 'a' })).toMatchObject({ operation: 'product' });
   });
+
+  it('show and write a study for a link as for its own people', async () => {
+    const study = await storeStudy(context, quayStudy());
+    const made = await createStudyLink(context, study, { pinned: false, expires: null });
+    const desk = inlineDesk(context);
+    const page = await desk.ask('linked-study', { token: made.token });
+    expect(structuredClone(page)).toEqual(page);
+    expect(page.report).toEqual((await readStudyReport(context, study)).report);
+    const ours = await desk.ask('study-file', { actor: context.actor, id: study, form: 'md' });
+    const theirs = await desk.ask('linked-study-file', { tokenHash: made.link.tokenHash, form: 'md' });
+    expect(new TextDecoder().decode(theirs.bytes)).toBe(new TextDecoder().decode(ours.bytes));
+    expect(theirs.name).toBe('quay.md');
+  }, 60_000);
 
   it('print up to a length, and say what else there is beyond it', async () => {
     const workers = workersOn(context, { team: 2, stranger: 1 });

@@ -16,6 +16,8 @@ import {
   type JobProgress,
   openLink,
   openLinkByHash,
+  openStudyLink,
+  openStudyLinkByHash,
   priceHere,
   type ReadComparison,
   readComparison,
@@ -57,6 +59,12 @@ export function workersOn(outside: Outside, most: MostPrinted = MOST_PRINTED): W
     tell({ done: 1, steps: 2, words: `Writing the ${FORM_WORDS[form]}` });
     return writeDown(form, found, outside.now(), lines);
   };
+  const studyWritten = async (form: StudyForm, read: () => Promise<StudyFile>, tell: Tell) => {
+    tell({ done: 0, steps: 2, words: 'Working the study out' });
+    const found = await read();
+    tell({ done: 1, steps: 2, words: `Writing the ${FORM_WORDS[form]}` });
+    return writeStudyFile(form, found, outside.now());
+  };
   const inside = (actor: Actor): Context => ({ ...outside, actor });
   return {
     summary: ({ workspace, design }) => priceHere(outside.books, workspace, design),
@@ -76,12 +84,8 @@ export function workersOn(outside: Outside, most: MostPrinted = MOST_PRINTED): W
       const read = await readPlacedFleet(inside(actor), id, tell, form === 'xlsx');
       return writeFleet(form, read, outside.now());
     },
-    'study-file': async ({ actor, id, form }, tell = nobody) => {
-      tell({ done: 0, steps: 2, words: 'Working the study out' });
-      const read = await readStudyReport(inside(actor), id);
-      tell({ done: 1, steps: 2, words: `Writing the ${FORM_WORDS[form]}` });
-      return writeStudyFile(form, read, outside.now());
-    },
+    'study-file': ({ actor, id, form }, tell = nobody) =>
+      studyWritten(form, () => readStudyReport(inside(actor), id), tell),
     linked: async ({ token }) => {
       const linked = await openLink(outside, token);
       return {
@@ -93,6 +97,12 @@ export function workersOn(outside: Outside, most: MostPrinted = MOST_PRINTED): W
     },
     'linked-file': ({ tokenHash, form }, tell = nobody) =>
       written(form, () => openLinkByHash(outside, tokenHash), most.stranger, tell),
+    'linked-study': async ({ token }) => {
+      const { report, revision, isPinned } = await openStudyLink(outside, token);
+      return { report, revision, isPinned };
+    },
+    'linked-study-file': ({ tokenHash, form }, tell = nobody) =>
+      studyWritten(form, () => openStudyLinkByHash(outside, tokenHash), tell),
     'linked-trace': ({ token, line }) => linkedTrace(outside, token, line),
   };
 }

@@ -1,5 +1,6 @@
 /** What can be asked of a desk, in plain data. */
 import type { Design } from '@/core/design';
+import type { StudyReport } from '@/core/display';
 import type { DesignSummary } from '@/core/range';
 import type { Report, ReportOptions } from '@/core/report';
 import type { PlainFigure } from '@/core/trace';
@@ -17,6 +18,12 @@ export interface LinkedPage {
   readonly isPinned: boolean;
   /** Ids of the lines whose calculation the link shows. */
   readonly explained: readonly string[];
+}
+
+export interface LinkedStudyPage {
+  readonly report: StudyReport;
+  readonly revision: number;
+  readonly isPinned: boolean;
 }
 
 interface OfDesign {
@@ -42,6 +49,8 @@ export interface Jobs {
   'study-file': Job<Given<'study-file'>, WrittenFile>;
   linked: Job<{ readonly token: string }, LinkedPage>;
   'linked-file': Job<Given<'linked-file'>, WrittenFile>;
+  'linked-study': Job<{ readonly token: string }, LinkedStudyPage>;
+  'linked-study-file': Job<Given<'linked-study-file'>, WrittenFile>;
   'linked-trace': Job<{ readonly token: string; readonly line: string }, PlainFigure>;
 }
 

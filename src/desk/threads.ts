@@ -170,4 +170,10 @@ export function deskOf(pages: Desk, files: Desk): Desk {
   };
 }
 
-const FILES: readonly JobName[] = ['report-file', 'fleet-file', 'study-file', 'linked-file'];
+const FILES: readonly JobName[] = [
+  'report-file',
+  'fleet-file',
+  'study-file',
+  'linked-file',
+  'linked-study-file',
+];

@@ -55,6 +55,10 @@ export type JobWork =
       readonly what: 'linked-file';
       /** The hash alone: the key of a link is kept nowhere. */
       readonly given: { readonly tokenHash: string; readonly form: ReportForm };
+    }
+  | {
+      readonly what: 'linked-study-file';
+      readonly given: { readonly tokenHash: string; readonly form: StudyForm };
     };
 
 export const JOB_STATES = ['waiting', 'running', 'done', 'refused', 'cancelled'] as const;

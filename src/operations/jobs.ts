@@ -15,10 +15,10 @@ import type {
   TableForm,
   WrittenFile,
 } from './job-ports';
-import { linkOf } from './links';
+import { closed, openByToken } from './link-terms';
 import { allow } from './may';
 import { openStudy } from './studies';
-import type { Context, DesignLink } from './ports';
+import type { Context, DesignLink, LinkTerms, StudyLink } from './ports';
 
 /** How many may wait: more than that is refused, so that nobody waits for what nobody reads. */
 const MOST_WAITING: Readonly<Record<JobLane, number>> = { team: 40, stranger: 6 };
@@ -76,15 +76,35 @@ export async function askStudyFile(context: Context, id: string, form: StudyForm
   return ask(context, { workspace: actor.workspace, lane: 'team', key, work, askedBy: actor.user });
 }
 
+/** Which thing a key opens. */
+export type AnyLink =
+  { readonly of: 'design'; readonly link: DesignLink } | { readonly of: 'study'; readonly link: StudyLink };
+
+/** Whoever has no open link is turned away before anything is worked out for them. */
+export async function requireLink(outside: Outside, token: string): Promise<AnyLink> {
+  const now = outside.now();
+  const design = await openByToken(outside.links, token, now);
+  if (design) return { of: 'design', link: design };
+  const study = await openByToken(outside.studyLinks, token, now);
+  if (study) return { of: 'study', link: study };
+  throw closed();
+}
+
 export async function askLinkedFile(outside: Outside, token: string, form: ReportForm): Promise<JobRow> {
-  const link = await linkOf(outside, token);
-  const stored = await outside.designs.find(link.workspace, link.design);
+  const any = await requireLink(outside, token);
+  const { link } = any;
+  const stored =
+    any.of === 'design'
+      ? await outside.designs.find(link.workspace, any.link.design)
+      : await outside.studies.find(link.workspace, any.link.study);
   const key = keyOf(outside, [link.id, link.pinned?.revision ?? stored?.revision, form]);
-  const work: JobWork = { what: 'linked-file', given: { tokenHash: link.tokenHash, form } };
+  const given = { tokenHash: link.tokenHash, form };
+  const work: JobWork =
+    any.of === 'design' ? { what: 'linked-file', given } : { what: 'linked-study-file', given };
   return ask(outside, { workspace: link.workspace, lane: 'stranger', key, work, askedBy: byLink(link) });
 }
 
-const byLink = (link: DesignLink): string => `link ${link.id}`;
+const byLink = (link: LinkTerms): string => `link ${link.id}`;
 
 /** A day is written in every file. */
 function keyOf({ now }: Outside, parts: readonly unknown[]): string {
@@ -113,7 +133,7 @@ export async function jobProgress(context: Context, id: string): Promise<JobRow>
 
 /** Of the file that a link's reader asked for; nothing else of the workspace. */
 export async function linkedProgress(outside: Outside, token: string, id: string): Promise<JobRow> {
-  const link = await linkOf(outside, token);
+  const { link } = await requireLink(outside, token);
   const job = found(await outside.jobs.find(link.workspace, id));
   if (job.askedBy !== byLink(link)) throw notFound('file');
   return job;
@@ -126,7 +146,7 @@ export async function cancelJob(context: Context, id: string): Promise<void> {
 
 export async function cancelLinked(outside: Outside, token: string, id: string): Promise<void> {
   await linkedProgress(outside, token, id);
-  const link = await linkOf(outside, token);
+  const { link } = await requireLink(outside, token);
   if (!(await outside.jobs.cancel(link.workspace, id))) throw notFound('running job');
 }
 
@@ -136,7 +156,7 @@ export async function jobFile(context: Context, id: string): Promise<WrittenFile
 
 export async function linkedFile(outside: Outside, token: string, id: string): Promise<WrittenFile> {
   const job = await linkedProgress(outside, token, id);
-  return fileOf(outside, (await linkOf(outside, token)).workspace, job);
+  return fileOf(outside, (await requireLink(outside, token)).link.workspace, job);
 }
 
 async function fileOf({ jobs }: Outside, workspace: string, job: JobRow): Promise<WrittenFile> {

@@ -42,6 +42,7 @@ export const MAY = {
   cancelImport: 'editor',
   cancelJob: 'viewer',
   createLink: 'editor',
+  createStudyLink: 'editor',
   deleteDesign: 'editor',
   editDesign: 'editor',
   removeFromLibrary: 'editor',
@@ -51,6 +52,7 @@ export const MAY = {
   keep: 'editor',
   keepAsStarter: 'editor',
   listLinks: 'editor',
+  listStudyLinks: 'editor',
   publishBook: 'editor',
   restoreDesign: 'editor',
   storeDesign: 'editor',
@@ -59,6 +61,7 @@ export const MAY = {
   saveStudy: 'editor',
   storeStudy: 'editor',
   withdrawLink: 'editor',
+  withdrawStudyLink: 'editor',
 } satisfies Record<string, Role>;
 
 export type Allowed = keyof typeof MAY;

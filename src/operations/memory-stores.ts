@@ -9,9 +9,11 @@ import type {
   LibraryItem,
   LockedDesign,
   LinkStore,
+  LinkTerms,
   LoggedBatch,
   StoredDesign,
   Stores,
+  StudyLink,
   Totals,
 } from './ports';
 import { memoryFleetStore } from './memory-fleets';
@@ -37,7 +39,8 @@ export function memoryStores(): Stores {
     designs: memoryDesignStore(),
     imports: memoryImportStore(),
     exchange: memoryExchangeStore(),
-    links: memoryLinkStore(),
+    links: memoryLinkStore<DesignLink>(({ design }) => design),
+    studyLinks: memoryLinkStore<StudyLink>(({ study }) => study),
     kept: memoryLibraryStore(),
     jobs: memoryJobStore(),
     fleets: memoryFleetStore(),
@@ -62,12 +65,12 @@ function memoryLibraryStore(): LibraryStore {
   };
 }
 
-function memoryLinkStore(): LinkStore {
-  let kept: DesignLink[] = [];
+function memoryLinkStore<L extends LinkTerms>(thingOf: (link: L) => string): LinkStore<L> {
+  let kept: L[] = [];
   return {
     create: async (link) => void (kept = [link, ...kept]),
-    list: async (workspace, design) =>
-      kept.filter((each) => each.workspace === workspace && each.design === design),
+    list: async (workspace, of) =>
+      kept.filter((each) => each.workspace === workspace && thingOf(each) === of),
     withdraw: async (workspace, id, at) => {
       const found = kept.find((each) => each.workspace === workspace && each.id === id && !each.withdrawnAt);
       kept = kept.map((each) => (each === found ? { ...each, withdrawnAt: at.toISOString() } : each));

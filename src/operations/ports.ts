@@ -6,7 +6,7 @@ import type { BookStore, ExchangeStore, ImportStore } from './book-ports';
 import type { FleetStore } from './fleet-ports';
 import type { JobQueue, JobStore } from './job-ports';
 import type { LibraryStore } from './library-ports';
-import type { LinkStore } from './link-ports';
+import type { DesignLink, LinkStore, StudyLink } from './link-ports';
 import type { StudyStore } from './study-ports';
 
 export type * from './book-ports';
@@ -126,7 +126,8 @@ export interface Stores {
   readonly designs: DesignStore;
   readonly imports: ImportStore;
   readonly exchange: ExchangeStore;
-  readonly links: LinkStore;
+  readonly links: LinkStore<DesignLink>;
+  readonly studyLinks: LinkStore<StudyLink>;
   readonly kept: LibraryStore;
   readonly jobs: JobStore;
   readonly fleets: FleetStore;

@@ -4,13 +4,23 @@ import { expect, test } from './screen';
 const STUDY = '/own-or-rent/00000000-0000-4000-8000-000000000301';
 
 test('a fleet becomes a study that says what renting costs', async ({ page }) => {
-  await page.goto('/own-or-rent/new');
-  await page.getByRole('button', { name: 'Make the study of Harbour House' }).click();
+  await page.goto('/fleets/00000000-0000-4000-8000-000000000201/side-by-side');
+  await page.getByRole('link', { name: 'Own or rent' }).last().click();
   await expect(page.getByTestId('study-sentence')).toContainText('over five years (P10', { timeout: 60_000 });
   await expect(page.getByTestId('study-turns')).not.toContainText('Looking for');
   // Every figure opens: the lines of a kind add up to what is printed.
   await page.getByRole('button', { name: /^Keep it: People, in all/ }).click();
   await expect(page.getByTestId('figure')).toContainText('Work on owned machines');
+  await expect(page.getByRole('region', { name: 'Kinds of cost' })).toContainText('People');
+  // Finance plans by quarter: the same sums, and every one opens.
+  await page.getByRole('radio', { name: 'by quarter' }).check();
+  const quarters = page.getByRole('region', { name: 'Table of quarters' });
+  await expect(quarters.getByRole('row')).toHaveCount(1 + 5 * 5 + 1);
+  await quarters.getByRole('button').first().click();
+  await expect(page.getByTestId('figure')).toContainText('How it adds up');
+  // Whoever goes back chooses; nothing is made a second time.
+  await page.goBack();
+  await expect(page.getByRole('button', { name: 'Make the study of Harbour House' })).toBeEnabled();
 });
 
 test('a number typed over changes the answer at once, can be taken back, and is kept', async ({ page }) => {
@@ -77,6 +87,65 @@ test('judgements are set to neutral in one act, and the move goes a month later 
   await page.getByRole('button', { name: 'Undo' }).click();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(wave).toHaveAttribute('aria-valuenow', '5');
+});
+
+test('a bar of the move is dragged, whole and by its edges', async ({ page }) => {
+  await page.goto(`${STUDY}/move`);
+  const wave = page.getByRole('slider', { name: 'Wave Live systems' });
+  await expect(wave).toHaveAttribute('aria-valuenow', '5');
+  const later = page.getByTestId('beside');
+  const before = await later.textContent();
+  const drag = async (from: { x: number; y: number }, months: number): Promise<void> => {
+    await page.mouse.move(from.x, from.y);
+    await page.mouse.down();
+    await page.mouse.move(from.x + months * 13, from.y, { steps: 4 });
+    await page.mouse.move(from.x + months * 26, from.y, { steps: 4 });
+    await page.mouse.up();
+  };
+  const bar = (await wave.boundingBox())!;
+  await drag({ x: bar.x + 20, y: bar.y + 12 }, 2);
+  await expect(wave).toHaveAttribute('aria-valuenow', '7');
+  const edge = (await page.getByTestId('edge-live/beside').boundingBox())!;
+  await drag({ x: edge.x + 4, y: edge.y + 12 }, 1);
+  await expect(wave).toHaveAttribute('aria-valuenow', '7');
+  await expect(later).not.toHaveText(before!);
+  // Once for each drag, however far it went.
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(wave).toHaveAttribute('aria-valuenow', '5');
+  await expect(later).toHaveText(before!);
+});
+
+test('a stranger with a link reads the report, takes it along, and nothing else', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  await page.goto(`${STUDY}/report`);
+  const said = await page
+    .getByRole('article')
+    .getByText(/^Renting costs/)
+    .first()
+    .textContent({ timeout: 60_000 });
+  await page.getByRole('button', { name: 'Links …' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Read-only links' });
+  await dialog.getByRole('button', { name: 'Make a link' }).click();
+  const address = await dialog.getByRole('status').getByRole('link').getAttribute('href');
+  const strange = await browser.newContext({ baseURL });
+  const stranger = await strange.newPage();
+  await stranger.goto(address!);
+  const article = stranger.getByRole('article');
+  await expect(article).toContainText('P10', { timeout: 60_000 });
+  await expect(article).toContainText(said!.slice(0, 40));
+  await expect(stranger.getByRole('navigation')).toHaveCount(0);
+  await stranger.getByRole('button', { name: 'Export' }).click();
+  const download = stranger.waitForEvent('download', { timeout: 90_000 });
+  await stranger.getByRole('menuitem', { name: 'PDF' }).click();
+  expect((await download).suggestedFilename()).toMatch(/^harbour-house.*pdf$/);
+  await dialog.getByRole('button', { name: 'Withdraw' }).click();
+  await expect(dialog.getByRole('list', { name: 'Links' })).toContainText('withdrawn');
+  expect((await stranger.goto(address!))!.status()).toBe(404);
+  await strange.close();
 });
 
 test('variants stand side by side, and the report says the same as the screen', async ({ page }) => {

@@ -4,10 +4,15 @@ import { asElsewhere, asHere, call, errorOf, freshStart } from '@tests/support/r
 import { quayStudy } from '@tests/support/studies';
 import * as historyRoute from '@/app/api/studies/[id]/history/route';
 import * as revisionRoute from '@/app/api/studies/[id]/history/[revision]/route';
+import * as linkRoute from '@/app/api/studies/[id]/links/[link]/route';
+import * as linksRoute from '@/app/api/studies/[id]/links/route';
 import * as restoreRoute from '@/app/api/studies/[id]/restore/route';
 import * as studyRoute from '@/app/api/studies/[id]/route';
 import * as proposeRoute from '@/app/api/studies/propose/route';
 import * as studiesRoute from '@/app/api/studies/route';
+import * as sharedJobRoute from '@/app/api/shared/[token]/jobs/[id]/route';
+import * as sharedReportRoute from '@/app/api/shared/[token]/report/route';
+import * as sharedTraceRoute from '@/app/api/shared/[token]/trace/route';
 
 vi.mock('server-only', () => ({}));
 vi.mock('@/app/wiring', async () => (await import('@tests/support/routes')).wiring);
@@ -55,6 +60,31 @@ describe('a study', () => {
     expect((await call(revisionRoute, 'GET', { id, revision: 'x' })).status).toBe(422);
     expect((await call(proposeRoute, 'POST', {}, json({ design: id, start: 'soon' }))).status).toBe(422);
     expect((await call(proposeRoute, 'POST', {}, json({ design: id, start: '2027-01' }))).status).toBe(404);
+  });
+
+  it('is read by a stranger with a link, until that is withdrawn', async () => {
+    const wanted = json({ pinned: false, expires: null });
+    const answer = (await call(linksRoute, 'POST', { id }, wanted)).json<{
+      made: { id: string; path: string };
+      links: unknown[];
+    }>();
+    expect(answer.links).toMatchObject([{ id: answer.made.id, options: null, state: 'open' }]);
+    const token = answer.made.path.slice('/shared/'.length);
+    expect(JSON.stringify(answer.links)).not.toContain(token);
+    asElsewhere();
+    const job = await call(sharedReportRoute, 'POST', { token }, { query: '?form=md' });
+    expect(job.status).toBe(202);
+    const { id: file } = job.json<{ id: string }>();
+    expect((await call(sharedJobRoute, 'GET', { token, id: file })).status).toBe(200);
+    expect((await call(sharedTraceRoute, 'GET', { token }, { query: '?line=a' })).status).toBe(404);
+    expect((await call(linksRoute, 'GET', { id })).status).toBe(404);
+    expect((await call(linkRoute, 'DELETE', { id, link: answer.made.id })).status).toBe(404);
+    asHere();
+    expect((await call(linkRoute, 'DELETE', { id, link: answer.made.id })).json()).toMatchObject([
+      { state: 'withdrawn' },
+    ]);
+    expect((await call(sharedReportRoute, 'POST', { token }, { query: '?form=md' })).status).toBe(404);
+    expect((await call(linksRoute, 'POST', { id }, json({ pinned: 'yes' }))).status).toBe(422);
   });
 
   it('is not there for another workspace', async () => {

@@ -1,18 +1,28 @@
 /** Links as the screen needs them: never the pinned document. */
 import 'server-only';
-import type { PlainLink } from '@/screens/design/report/links-dialog';
-import { type Context, linkState, listLinks } from '@/operations';
+import type { PlainLink } from '@/screens/links/links-dialog';
+import { type Context, linkState, listLinks, listStudyLinks } from '@/operations';
+
+type Listed =
+  Awaited<ReturnType<typeof listLinks>>[number] | Awaited<ReturnType<typeof listStudyLinks>>[number];
 
 export async function plainLinks(context: Context, id: string): Promise<PlainLink[]> {
-  const links = await listLinks(context, id);
-  return links.map((link) => ({
+  return (await listLinks(context, id)).map((link) => plain(context, link));
+}
+
+export async function plainStudyLinks(context: Context, id: string): Promise<PlainLink[]> {
+  return (await listStudyLinks(context, id)).map((link) => plain(context, link));
+}
+
+function plain(context: Context, link: Listed): PlainLink {
+  return {
     id: link.id,
-    options: link.options,
+    options: 'options' in link ? link.options : null,
     pinnedRevision: link.pinned?.revision ?? null,
     expires: link.expiresAt && lastDay(link.expiresAt),
     state: linkState(link, context.now()),
     createdAt: link.createdAt,
-  }));
+  };
 }
 
 /** It ends with the end of a day; that day is said. */

@@ -11,6 +11,7 @@ import type {
 import type { Drawing } from './drawing';
 import type { FlatTable } from './flat-table';
 import { paidDrawing } from './study-drawing';
+import { quartersTable } from './study-quarters';
 import { paybackSentence, studySentence, turnsSentence } from './study-sentence';
 import {
   hangsTable,
@@ -72,7 +73,12 @@ export function studyReport({ study, answer, assumptions, hangs, draws }: StudyR
     drawing: isDone ? paidDrawing(answer, draws) : null,
     tables: [
       ...(isDone
-        ? [sidesTable(answer), ...sides.map((side) => variantYearsTable(answer, side)), variantsTable(answer)]
+        ? [
+            sidesTable(answer),
+            quartersTable(answer),
+            ...sides.map((side) => variantYearsTable(answer, side)),
+            variantsTable(answer),
+          ]
         : []),
       ...(hangs
         ? [

@@ -38,8 +38,8 @@ export interface Wanted {
   readonly to: number;
   readonly basis: Study['basis'];
   readonly title: string;
-  /** What the lines are still worth at the end, taken off; not what they cost. */
-  readonly worth?: boolean;
+  /** What the lines are still worth at the end, taken off: instead of what they cost, or as well. */
+  readonly worth?: 'only' | 'too';
 }
 
 /**
@@ -56,12 +56,23 @@ export function explainAmount(study: Study, asked: Wanted): Figure | null {
   const unit = study.currency;
   const wanted = explainedLines(study, variant).filter((line) => lines.includes(line.id));
   const parts = wanted.flatMap((line): Figure[] => {
-    if (worth) return line.worth === null ? [] : [FIGURES.less(line.name, unit, FIGURES.zero, line.worth)];
+    const left =
+      worth === undefined || line.worth === null
+        ? []
+        : [
+            FIGURES.less(
+              worth === 'only' ? line.name : `${line.name}: still worth`,
+              unit,
+              FIGURES.zero,
+              line.worth,
+            ),
+          ];
+    if (worth === 'only') return left;
     const months = line[basis].slice(from, to).flatMap((figure, at): Figure[] => {
       const month = studyMonth(study.start, from + at);
       return figure === undefined || figure.value.isZero() ? [] : [FIGURES.sum(month, unit, [figure])];
     });
-    return months.length === 0 ? [] : [FIGURES.sum(line.name, unit, months)];
+    return [...(months.length === 0 ? [] : [FIGURES.sum(line.name, unit, months)]), ...left];
   });
   return FIGURES.sum(title, unit, parts);
 }

@@ -8,9 +8,9 @@ export const metadata: Metadata = { title: 'New study' };
 export default async function NewStudyPage({
   searchParams,
 }: {
-  readonly searchParams: Promise<{ how?: string }>;
+  readonly searchParams: Promise<{ how?: string; fleet?: string }>;
 }) {
-  const [fleets, designs, { how }] = await Promise.all([
+  const [fleets, designs, { how, fleet }] = await Promise.all([
     listFleets(context()),
     listDesigns(context()),
     searchParams,
@@ -20,6 +20,7 @@ export default async function NewStudyPage({
       fleets={fleets.map(({ id, title, machines, placements }) => ({ id, title, machines, placements }))}
       designs={designs.map(({ id, title, components }) => ({ id, title, components }))}
       isTyped={how === 'totals'}
+      fleet={typeof fleet === 'string' ? fleet : null}
     />
   );
 }

@@ -9,38 +9,52 @@ import { ReportView } from '@/screens/report/report-view';
 import { desk, outsideContext } from '@/app/wiring';
 import { requireLink } from '@/operations';
 import { LineTrace } from '@/screens/shared/line-trace';
+import { StudyReportView } from '@/screens/own-or-rent/report/study-report-view';
 import { SharedHead } from '@/screens/shared/shared-head';
 
 interface PageProps {
   readonly params: Promise<{ token: string }>;
 }
 
-const load = cache(async (token: string) => {
-  await orNotFound(requireLink(outsideContext(), token));
-  return orSentence(inTime(`link ${token}`, () => desk().ask('linked', { token }, { lane: 'stranger' })));
-});
+const linked = cache((token: string) => orNotFound(requireLink(outsideContext(), token)));
+
+const asked = <T extends object>(token: string, begin: () => Promise<T>) =>
+  orSentence(inTime(`link ${token}`, begin));
+
+const loadDesign = cache((token: string) =>
+  asked(token, () => desk().ask('linked', { token }, { lane: 'stranger' })),
+);
+const loadStudy = cache((token: string) =>
+  asked(token, () => desk().ask('linked-study', { token }, { lane: 'stranger' })),
+);
 
 export async function generateMetadata({ params }: PageProps): Promise<Metadata> {
-  const linked = await load((await params).token);
-  const title = typeof linked === 'string' ? 'Report' : (linked?.report.title ?? 'Report');
+  const { token } = await params;
+  const { of } = await linked(token);
+  const shown = await (of === 'design' ? loadDesign(token) : loadStudy(token));
+  const title = typeof shown === 'string' ? 'Report' : (shown?.report.title ?? 'Report');
   return { title, robots: { index: false, follow: false }, referrer: 'no-referrer' };
 }
 
 export default async function SharedPage({ params }: PageProps) {
   const { token } = await params;
-  const linked = await load(token);
-  if (linked === null) return <NotYet />;
-  if (typeof linked === 'string') return <NotShown>{linked}</NotShown>;
-  const { report, revision, isPinned, explained } = linked;
+  const { of } = await linked(token);
+  return of === 'design' ? <SharedDesign token={token} /> : <SharedStudy token={token} />;
+}
+
+async function SharedDesign({ token }: { readonly token: string }) {
+  const shown = await loadDesign(token);
+  if (shown === null) return <NotYet />;
+  if (typeof shown === 'string') return <NotShown>{shown}</NotShown>;
+  const { report, explained } = shown;
   const open = new Set(explained);
-  const when = isPinned ? `As of revision ${revision}` : `Revision ${revision}, follows the design`;
   return (
     <>
       <SharedHead token={token} />
       <div className="min-h-0 flex-1 overflow-y-auto bg-surface print:overflow-visible">
         <ReportView
           report={report}
-          made={when}
+          made={whichRevision(shown, 'design')}
           explain={(line) =>
             open.has(line.id) && (
               <LineTrace
@@ -57,3 +71,25 @@ export default async function SharedPage({ params }: PageProps) {
     </>
   );
 }
+
+async function SharedStudy({ token }: { readonly token: string }) {
+  const shown = await loadStudy(token);
+  if (shown === null) return <NotYet />;
+  if (typeof shown === 'string') return <NotShown>{shown}</NotShown>;
+  return (
+    <>
+      <SharedHead token={token} />
+      <div className="min-h-0 flex-1 overflow-y-auto bg-surface print:overflow-visible">
+        <StudyReportView report={shown.report} made={whichRevision(shown, 'study')} />
+      </div>
+    </>
+  );
+}
+
+interface Which {
+  readonly revision: number;
+  readonly isPinned: boolean;
+}
+
+const whichRevision = ({ revision, isPinned }: Which, of: 'design' | 'study'): string =>
+  isPinned ? `As of revision ${revision}` : `Revision ${revision}, follows the ${of}`;

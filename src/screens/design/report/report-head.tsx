@@ -9,7 +9,7 @@ import { Menu } from '@/ui/menu';
 import { FileMakingLine, useFileMaking } from '../../report/file-making';
 import { daysAfter } from '../../lib/time';
 import { useRoom } from '../room';
-import { LinksDialog } from './links-dialog';
+import { LinksDialog } from '../../links/links-dialog';
 
 interface ReportHeadProps {
   readonly id: string;
@@ -126,6 +126,7 @@ export function ReportHead({ id, options, negotiated, hasAlternatives, today, re
         </div>
         <LinksDialog
           id={id}
+          of="design"
           open={linksOpen}
           negotiated={negotiated}
           today={today}

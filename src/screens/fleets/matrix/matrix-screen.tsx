@@ -54,7 +54,7 @@ export function MatrixScreen() {
               />
             )}
             {answer && (
-              <Link href="/own-or-rent/new" className="text-sm text-brand hover:underline">
+              <Link href={`/own-or-rent/new?fleet=${id}`} className="text-sm text-brand hover:underline">
                 Own or rent
               </Link>
             )}

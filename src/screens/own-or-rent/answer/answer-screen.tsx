@@ -18,7 +18,8 @@ import { Settings } from '../settings';
 import { useStudy, useStudyAsked, useWholeAnswer } from '../study-context';
 import { StudyTally } from '../study-tally';
 import { type AskedFigure, FigureMargin } from './figure-margin';
-import { YearsView } from './years-view';
+import { KindBars } from './kind-bars';
+import { PeriodsView } from './periods-view';
 
 export function AnswerScreen() {
   const { study, assumptions, answer } = useStudy();
@@ -72,7 +73,12 @@ export function AnswerScreen() {
                   />
                 </section>
               )}
-              {told.more !== null && <YearsView answer={told} figure={figure} onFigure={setFigure} />}
+              {told.more !== null && (
+                <>
+                  <KindBars answer={told} />
+                  <PeriodsView answer={told} figure={figure} onFigure={setFigure} />
+                </>
+              )}
             </>
           )}
         </div>

@@ -15,7 +15,7 @@ export interface AskedFigure {
   readonly title: string;
   readonly printed: string;
   /** What things are worth at the end: it is no flow of a month. */
-  readonly isWorth: boolean;
+  readonly worth?: 'only' | 'too';
 }
 
 interface FigureMarginProps {
@@ -25,14 +25,14 @@ interface FigureMarginProps {
 
 export function FigureMargin({ figure, onClose }: FigureMarginProps) {
   const { study } = useStudy();
-  const { variant, lines, from, to, title, printed, isWorth } = figure;
+  const { variant, lines, from, to, title, printed, worth } = figure;
   const question = useMemo(
     () => ({
       ask: 'explain' as const,
       study,
-      wanted: { variant, lines, from, to, title, basis: study.basis, worth: isWorth },
+      wanted: { variant, lines, from, to, title, basis: study.basis, worth },
     }),
-    [study, variant, lines, from, to, title, isWorth],
+    [study, variant, lines, from, to, title, worth],
   );
   const { answer, isWaiting, trouble, again, progress } = useStudyAsked(question);
   return (

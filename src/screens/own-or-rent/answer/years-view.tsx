@@ -29,11 +29,8 @@ export function YearsView({ answer, figure, onFigure }: YearsViewProps) {
       return next;
     });
   return (
-    <section aria-label="Year by year" className="mt-6">
-      <h2 className="mb-1 text-sm font-semibold">
-        What does each side spend on what, year by year?
-        <span className="font-normal text-soft"> {currency}; choose a figure to open it</span>
-      </h2>
+    <div>
+      <p className="mb-1 text-xs text-soft">{currency}; choose a figure to open it</p>
       <div tabIndex={0} role="region" aria-label="Table of years" className="overflow-x-auto">
         <table className="text-sm" style={{ minWidth: 340 + years * 96 }}>
           <thead>
@@ -95,7 +92,7 @@ export function YearsView({ answer, figure, onFigure }: YearsViewProps) {
           </tbody>
         </table>
       </div>
-    </section>
+    </div>
   );
 }
 
@@ -123,14 +120,18 @@ function Row({ kind, side, currency, heads, isFirst, isOpen, onToggle, figure, o
           to: (year === null ? heads.length : year + 1) * MONTHS,
           title: `${side.name}: ${name}, ${year === null ? 'in all' : heads[year]}`,
           printed: amount,
-          isWorth: kind === 'worth',
+          ...(kind === 'worth' && { worth: 'only' as const }),
         };
         return (
           <td
             key={year ?? 'all'}
             className={`${CELL} ${year === null ? 'border-l border-l-line font-semibold' : ''}`}
           >
-            <Figure {...{ asked, currency }} isChosen={figure?.title === asked.title} onChoose={onFigure} />
+            <ChosenFigure
+              {...{ asked, currency }}
+              isChosen={figure?.title === asked.title}
+              onChoose={onFigure}
+            />
           </td>
         );
       },
@@ -195,7 +196,8 @@ interface FigureProps {
   readonly onChoose: (figure: AskedFigure) => void;
 }
 
-function Figure({ asked, currency, isChosen, onChoose }: FigureProps) {
+/** An amount that opens into how it adds up. */
+export function ChosenFigure({ asked, currency, isChosen, onChoose }: FigureProps) {
   return (
     <button
       type="button"

@@ -1,9 +1,9 @@
 /** The move as a chart of waves: bars by month that keys and fields move; what running both sides costs. */
 'use client';
 import { studyMonth } from '@/core/own-or-rent';
-import { type KeyboardEvent, useState } from 'react';
+import { useState } from 'react';
 import { studyTroubleText, writeMoney } from '@/core/display';
-import { GENERAL, type Study, type Wave, withGuess } from '@/core/own-or-rent';
+import type { Study } from '@/core/own-or-rent';
 import { Button } from '@/ui/button';
 import { Margin } from '@/ui/margin';
 import { added } from '../numbers/things';
@@ -11,12 +11,10 @@ import { NumberMargin } from '../numbers/number-margin';
 import { ThingMargin } from '../numbers/thing-margin';
 import { useStudy, useWholeAnswer } from '../study-context';
 import { StudyTally } from '../study-tally';
-
-const LEAST_MONTHS = 24;
-const MONTH = 26;
+import { WaveChart } from './wave-chart';
 
 export function MoveScreen() {
-  const { study, assumptions, answer, change } = useStudy();
+  const { study, assumptions, answer, change, preview } = useStudy();
   const later = useWholeAnswer().answer?.monthLater ?? null;
   const [chosen, setChosen] = useState(study.waves[0]?.id ?? '');
   const [marginOpen, setMarginOpen] = useState(true);
@@ -41,7 +39,13 @@ export function MoveScreen() {
               within a few, and runs on both sides for a while.
             </p>
           ) : (
-            <WaveChart study={study} chosen={wave?.id ?? ''} onChoose={setChosen} onChange={change} />
+            <WaveChart
+              study={study}
+              chosen={wave?.id ?? ''}
+              onChoose={setChosen}
+              onChange={change}
+              onTry={preview}
+            />
           )}
           {troubles.length > 0 && (
             <ul role="alert" className="list-disc px-[36px] pt-2 text-sm text-ember-ink">
@@ -75,8 +79,8 @@ export function MoveScreen() {
               </>
             )}
             <p className="text-xs text-soft">
-              On a bar: left and right move its beginning, with Shift the time it takes to move, with Alt the
-              time that both sides run.
+              Drag a bar to move its beginning, its middle edge for the time it takes to move, its end for the
+              time that both sides run. With keys: left and right, with Shift, with Alt.
             </p>
           </div>
         </div>
@@ -106,132 +110,3 @@ export function MoveScreen() {
 }
 
 const money = (value: string, { currency }: Study): string => `${writeMoney(value, currency)} ${currency}`;
-
-interface WaveChartProps {
-  readonly study: Study;
-  readonly chosen: string;
-  readonly onChoose: (id: string) => void;
-  readonly onChange: (study: Study) => void;
-}
-
-function WaveChart({ study, chosen, onChoose, onChange }: WaveChartProps) {
-  const ends = study.waves.map(({ from, ramp, beside }) =>
-    [from, ramp, beside].reduce((sum, { likely }) => sum + Number(likely), 0),
-  );
-  const months = Math.min(study.years * 12, Math.max(LEAST_MONTHS, ...ends.map((end) => end + 4)));
-  const preparation = Number(study.general.preparation?.likely ?? GENERAL.preparation.default);
-  const first = Math.min(...study.waves.map(({ from }) => Number(from.likely)));
-  return (
-    <div tabIndex={0} role="region" aria-label="Chart of waves" className="overflow-x-auto px-[18px] pt-3">
-      <div style={{ width: 190 + months * MONTH }}>
-        <div className="flex border-b border-ink text-xs text-soft">
-          <span className="w-[190px] shrink-0 py-1">Wave</span>
-          {Array.from({ length: months }, (_, month) => (
-            <span
-              key={month}
-              className="shrink-0 border-l border-line py-1 text-center"
-              style={{ width: MONTH }}
-            >
-              {month % 3 === 0 ? studyMonth(study.start, month).slice(0, 3) : ''}
-              {month % 12 === 0 && <span className="block">{studyMonth(study.start, month).slice(4)}</span>}
-            </span>
-          ))}
-        </div>
-        <div className="flex h-[34px] items-center border-b border-line text-sm text-soft">
-          <span className="w-[190px] shrink-0">Preparation</span>
-          <span className="relative h-full flex-1">
-            <span
-              className="absolute top-[10px] h-[14px] border border-dashed border-edge"
-              style={{
-                left: Math.max(0, first - preparation) * MONTH,
-                width: Math.max(2, preparation * MONTH - 2),
-              }}
-            />
-          </span>
-        </div>
-        {study.waves.map((wave) => (
-          <WaveRow
-            key={wave.id}
-            {...{ wave, study, onChange }}
-            isChosen={wave.id === chosen}
-            onChoose={() => onChoose(wave.id)}
-          />
-        ))}
-        <p className="flex flex-wrap gap-5 py-2 text-xs text-soft">
-          <Key className="border border-dashed border-edge">preparation</Key>
-          <Key className="bg-brand opacity-60">moving, more rented each month</Key>
-          <Key className="border-2 border-brand">both sides run in full</Key>
-        </p>
-      </div>
-    </div>
-  );
-}
-
-function Key({ className, children }: { readonly className: string; readonly children: string }) {
-  return (
-    <span className="flex items-center gap-1.5">
-      <span aria-hidden="true" className={`inline-block h-3 w-6 ${className}`} />
-      {children}
-    </span>
-  );
-}
-
-interface WaveRowProps {
-  readonly wave: Wave;
-  readonly study: Study;
-  readonly isChosen: boolean;
-  readonly onChoose: () => void;
-  readonly onChange: (study: Study) => void;
-}
-
-function WaveRow({ wave, study, isChosen, onChoose, onChange }: WaveRowProps) {
-  const [from, ramp, beside] = [wave.from, wave.ramp, wave.beside].map(({ likely }) => Number(likely)) as [
-    number,
-    number,
-    number,
-  ];
-  const names = wave.parts.map((id) => study.parts.find((part) => part.id === id)?.name ?? id).join(', ');
-  const said = `begins in ${studyMonth(study.start, from)}, is moved within ${ramp} months, both sides run for ${beside} more, switched off in ${studyMonth(study.start, from + ramp + beside)}`;
-  const onKey = (event: KeyboardEvent): void => {
-    const step = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0;
-    if (step === 0) return;
-    event.preventDefault();
-    const field = event.shiftKey ? 'ramp' : event.altKey ? 'beside' : 'from';
-    const now = Number(wave[field].likely);
-    const next = Math.max(0, Math.min(84, now + step));
-    if (next !== now) onChange(withGuess(study, `waves/${wave.id}/${field}`, { likely: String(next) }));
-  };
-  return (
-    <div className={`flex h-[38px] items-center border-b border-line text-sm ${isChosen ? 'bg-wash' : ''}`}>
-      <span className="w-[190px] shrink-0 pr-2">
-        <span className="block truncate font-medium">{wave.name}</span>
-        {names !== wave.name && (
-          <span className="block truncate text-xs text-soft">{names || 'nothing moves'}</span>
-        )}
-      </span>
-      <span className="relative h-full flex-1">
-        <button
-          type="button"
-          role="slider"
-          aria-label={`Wave ${wave.name}`}
-          aria-valuemin={0}
-          aria-valuemax={84}
-          aria-valuenow={from}
-          aria-valuetext={said}
-          title={said}
-          onClick={onChoose}
-          onFocus={onChoose}
-          onKeyDown={onKey}
-          className="absolute top-[7px] flex h-[24px] cursor-pointer rounded"
-          style={{ left: from * MONTH, width: Math.max(8, (ramp + beside) * MONTH) }}
-        >
-          <span className="h-full bg-brand opacity-60" style={{ width: ramp * MONTH }} />
-          <span
-            className="h-full border-2 border-brand"
-            style={{ width: Math.max(beside * MONTH, ramp === 0 ? 8 : 0) }}
-          />
-        </button>
-      </span>
-    </div>
-  );
-}

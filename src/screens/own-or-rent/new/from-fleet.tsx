@@ -13,11 +13,15 @@ import { ChoiceRow, Choices, type FleetChoice, machinesText } from './choices';
 interface FromFleetProps {
   readonly fleets: readonly FleetChoice[];
   readonly start: string;
+  /** It is made at once; null, or none that can be: somebody chooses. */
+  readonly first: string | null;
   readonly onMade: (study: Study) => void;
 }
 
-export function FromFleet({ fleets, start, onMade }: FromFleetProps) {
-  const [chosen, setChosen] = useState<FleetChoice | null>(null);
+export function FromFleet({ fleets, start, first, onMade }: FromFleetProps) {
+  const [chosen, setChosen] = useState<FleetChoice | null>(
+    () => fleets.find(({ id, placements }) => id === first && placements > 0) ?? null,
+  );
   return (
     <>
       {chosen && (
@@ -61,6 +65,8 @@ function Making({ fleet, start, onMade, onStop }: MakingProps) {
   }, [fleet.id]);
   const asked = useAskedOf<Study>(isOpen ? client : null, plan && { ask: 'study', plan, start });
   const made = useRef(false);
+  // Whoever comes back to this page chooses, and does not make a second one unasked.
+  useEffect(() => window.history.replaceState(null, '', '/own-or-rent/new'), []);
   useEffect(() => {
     if (!asked.answer || made.current) return;
     made.current = true;

@@ -15,6 +15,8 @@ interface NewStudyProps {
   readonly fleets: readonly FleetChoice[];
   readonly designs: readonly { readonly id: string; readonly title: string; readonly components: number }[];
   readonly isTyped: boolean;
+  /** The study of this one is made at once. */
+  readonly fleet: string | null;
 }
 
 const WAYS = [
@@ -27,7 +29,7 @@ const WAYS = [
 /** The next January. */
 const nextStart = (): string => `${new Date().getFullYear() + 1}-01`;
 
-export function NewStudyScreen({ fleets, designs, isTyped }: NewStudyProps) {
+export function NewStudyScreen({ fleets, designs, isTyped, fleet }: NewStudyProps) {
   const acts = useStudyActs();
   const [way, setWay] = useState<(typeof WAYS)[number][0]>(
     isTyped ? 'typed' : fleets.length > 0 ? 'fleet' : designs.length > 0 ? 'design' : 'typed',
@@ -104,6 +106,7 @@ export function NewStudyScreen({ fleets, designs, isTyped }: NewStudyProps) {
           <div className="mt-3">
             {way === 'fleet' && (
               <FromFleet
+                first={fleet}
                 fleets={fleets}
                 start={start}
                 onMade={(study) => make(() => Promise.resolve(study))}

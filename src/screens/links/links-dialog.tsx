@@ -1,4 +1,4 @@
-/** Read-only links of a design: make one, copy its address, withdraw it. */
+/** Read-only links of a design or a study: make one, copy its address, withdraw it. */
 'use client';
 import { useEffect, useState } from 'react';
 import type { ReportOptions } from '@/core/report';
@@ -6,12 +6,13 @@ import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { Choice, Field } from '@/ui/field';
 import { tell } from '@/ui/toast';
-import { callApi, postJson } from '../../lib/call-api';
-import { daysAfter } from '../../lib/time';
+import { callApi, postJson } from '../lib/call-api';
+import { daysAfter } from '../lib/time';
 
 export interface PlainLink {
   readonly id: string;
-  readonly options: ReportOptions;
+  /** Of a study there is one report. */
+  readonly options: ReportOptions | null;
   readonly pinnedRevision: number | null;
   readonly expires: string | null;
   readonly state: 'open' | 'expired' | 'withdrawn';
@@ -26,8 +27,10 @@ interface MadeLink {
 
 interface LinksDialogProps {
   readonly id: string;
+  readonly of: 'design' | 'study';
   readonly open: boolean;
-  readonly negotiated: boolean;
+  /** Of a design: there are agreements that a link may show. */
+  readonly negotiated?: boolean;
   readonly today: string;
   readonly onClose: () => void;
 }
@@ -48,11 +51,11 @@ export function LinksDialog(props: LinksDialogProps) {
 
 const REFUSED = 'The link could not be changed. Try again.';
 
-function Links({ id, negotiated, today }: LinksDialogProps) {
+function Links({ id, of, negotiated = false, today }: LinksDialogProps) {
   const [links, setLinks] = useState<readonly PlainLink[] | null>(null);
   const [made, setMade] = useState<MadeLink | null>(null);
   const [fault, setFault] = useState<string | null>(null);
-  const address = `/api/designs/${id}/links`;
+  const address = of === 'design' ? `/api/designs/${id}/links` : `/api/studies/${id}/links`;
   const attempt = async (work: () => Promise<readonly PlainLink[]>): Promise<void> => {
     setFault(null);
     await work().then(setLinks, (error: unknown) =>
@@ -72,6 +75,7 @@ function Links({ id, negotiated, today }: LinksDialogProps) {
   return (
     <div className="min-h-0 overflow-y-auto px-4 py-3">
       <NewLink
+        of={of}
         negotiated={negotiated}
         today={today}
         onMake={(wanted) =>
@@ -95,6 +99,7 @@ function Links({ id, negotiated, today }: LinksDialogProps) {
           <LinkRow
             key={link.id}
             link={link}
+            of={of}
             isNew={link.id === made?.id}
             onWithdraw={() =>
               attempt(async () => {
@@ -113,20 +118,19 @@ function Links({ id, negotiated, today }: LinksDialogProps) {
 }
 
 interface Wanted {
-  readonly options: ReportOptions;
+  readonly options?: ReportOptions;
   readonly pinned: boolean;
   readonly expires: string | null;
 }
 
-function NewLink({
-  negotiated,
-  today,
-  onMake,
-}: {
+interface NewLinkProps {
+  readonly of: 'design' | 'study';
   readonly negotiated: boolean;
   readonly today: string;
   readonly onMake: (wanted: Wanted) => Promise<void>;
-}) {
+}
+
+function NewLink({ of, negotiated, today, onMake }: NewLinkProps) {
   const [variant, setVariant] = useState<ReportOptions['variant']>('full');
   const [pinned, setPinned] = useState(true);
   const [expires, setExpires] = useState(daysAfter(today));
@@ -135,21 +139,23 @@ function NewLink({
   return (
     <div className="border-b border-line pb-3">
       <div className="grid gap-3 sm:grid-cols-3">
-        <Choice
-          label="Shows"
-          value={variant}
-          options={[
-            ['full', 'full report'],
-            ['quotation', 'quotation'],
-          ]}
-          onChange={setVariant}
-        />
+        {of === 'design' && (
+          <Choice
+            label="Shows"
+            value={variant}
+            options={[
+              ['full', 'full report'],
+              ['quotation', 'quotation'],
+            ]}
+            onChange={setVariant}
+          />
+        )}
         <Choice
           label="Which revision"
           value={pinned ? 'pinned' : 'following'}
           options={[
             ['pinned', 'as it is now, for ever'],
-            ['following', 'follows the design'],
+            ['following', `follows the ${of}`],
           ]}
           onChange={(which) => setPinned(which === 'pinned')}
         />
@@ -183,11 +189,13 @@ function NewLink({
           tone="strong"
           onClick={() =>
             void onMake({
-              options: {
-                variant,
-                validUntil: quotation && expires ? expires : null,
-                withAgreements: withAgreements && !quotation,
-              },
+              ...(of === 'design' && {
+                options: {
+                  variant,
+                  validUntil: quotation && expires ? expires : null,
+                  withAgreements: withAgreements && !quotation,
+                },
+              }),
               pinned,
               expires: expires || null,
             })
@@ -227,21 +235,20 @@ function Made({ path }: { readonly path: string }) {
   );
 }
 
-function LinkRow({
-  link,
-  isNew,
-  onWithdraw,
-}: {
+interface LinkRowProps {
   readonly link: PlainLink;
+  readonly of: 'design' | 'study';
   readonly isNew: boolean;
   readonly onWithdraw: () => void;
-}) {
+}
+
+function LinkRow({ link, of, isNew, onWithdraw }: LinkRowProps) {
   const { options, pinnedRevision, expires, state } = link;
   const isOpen = state === 'open';
   const what = [
-    options.variant === 'quotation' ? 'Quotation' : 'Full report',
-    pinnedRevision === null ? 'follows the design' : `revision ${pinnedRevision}`,
-    options.withAgreements && 'with agreements',
+    options?.variant === 'quotation' ? 'Quotation' : 'Full report',
+    pinnedRevision === null ? `follows the ${of}` : `revision ${pinnedRevision}`,
+    options?.withAgreements && 'with agreements',
   ].filter(Boolean);
   const until = isOpen ? (expires ? `opens up to ${expires}` : 'opens until it is withdrawn') : state;
   return (

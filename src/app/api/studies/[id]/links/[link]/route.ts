@@ -1,0 +1,9 @@
+/** DELETE: withdraws a link of a study; it opens nothing from then on. */
+import { withdrawStudyLink } from '@/operations';
+import { handler } from '../../../../answer';
+import { plainStudyLinks } from '../../../../plain-links';
+
+export const DELETE = handler(async (_, { id, link }, context) => {
+  await withdrawStudyLink(context(), link!);
+  return Response.json(await plainStudyLinks(context(), id!));
+});
