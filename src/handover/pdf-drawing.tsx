@@ -23,11 +23,20 @@ const tick = (value: number): string =>
   writeNumber(decimal(Number(value.toPrecision(3)))).replaceAll('−', '-');
 
 /** From a scale of the drawing to points of paper. */
-export function scaleOf(scale: 'linear' | 'log', from: number, to: number, start: number, end: number) {
+export function scaleOf(
+  scale: 'linear' | 'log',
+  from: number,
+  to: number,
+  start: number,
+  end: number,
+  parts?: number,
+) {
   const on = (value: number): number => (scale === 'log' ? log(value) : value);
   const width = on(to) - on(from) || 1;
   const place = (value: number): number => start + ((on(value) - on(from)) / width) * (end - start);
-  return { place, ticks: scale === 'log' ? powers(from, to) : rounds(from, to) };
+  if (scale === 'log') return { place, ticks: powers(from, to) };
+  if (parts === undefined) return { place, ticks: rounds(from, to) };
+  return { place, ticks: Array.from({ length: parts + 1 }, (_, at) => from + ((to - from) * at) / parts) };
 }
 
 /** One, two and five of each power; where these are too many, the powers alone. */
@@ -81,7 +90,7 @@ export function PaperDrawing({ drawing }: { readonly drawing: Drawing }) {
   const seen = [...heights, ...levels.map(({ at }) => at)].filter((each) => y.scale === 'linear' || each > 0);
   if (seen.length === 0) return null;
   const [least, most] = [Math.min(...seen), Math.max(...seen)];
-  const across = scaleOf(x.scale, x.from, x.to, PAD.left, WIDTH - PAD.right);
+  const across = scaleOf(x.scale, x.from, x.to, PAD.left, WIDTH - PAD.right, x.parts);
   const bottom = y.scale === 'log' ? least : Math.min(0, least);
   const up = scaleOf(y.scale, bottom, most > bottom ? most * 1.04 : bottom + 1, HEIGHT - PAD.bottom, PAD.top);
   const floor = HEIGHT - PAD.bottom;

@@ -153,7 +153,7 @@ function optionsOf(id: string, props: Drawn, colours: ChartColours): ApexCharts.
     grid: { borderColor: colours['--line'], padding: { right: 16 } },
     xaxis: {
       type: 'numeric',
-      ...ticksOf(x.scale, x.from, x.to),
+      ...ticksOf(x.scale, x.from, x.to, x.parts),
       title: { text: x.title, style: { fontWeight: 500, fontSize: '12px' } },
       labels: { formatter: (value) => tick(fromX(Number(value))), rotate: 0, hideOverlappingLabels: false },
       axisBorder: { color: colours['--ink'] },
@@ -198,8 +198,8 @@ function optionsOf(id: string, props: Drawn, colours: ChartColours): ApexCharts.
 }
 
 /** By powers of ten from one power to another; halves of them where there are few. */
-function ticksOf(scale: 'linear' | 'log', from: number, to: number) {
-  if (scale === 'linear') return { min: from, max: to, tickAmount: evenTicks(from, to) };
+function ticksOf(scale: 'linear' | 'log', from: number, to: number, parts?: number) {
+  if (scale === 'linear') return { min: from, max: to, tickAmount: parts ?? evenTicks(from, to) };
   const [min, max] = [Math.floor(log(from) + 1e-9), Math.ceil(log(to) - 1e-9)];
   const powers = Math.max(1, max - min);
   return { min, max: min + powers, tickAmount: powers <= 2 ? powers * 2 : powers };

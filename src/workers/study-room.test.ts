@@ -31,7 +31,26 @@ describe('the study worker', () => {
     expect(await room.answer(ask, work)).toMatchObject({ done: 600, seed: 'x' });
     expect(told.at(-1)).toBe('600/600');
     calledOff = true;
+    await expect(room.answer({ ...ask, seed: 'y' }, work)).rejects.toThrow('called off');
+  });
+
+  it('keeps what took long for the next view that asks the same, and nothing that was called off', async () => {
+    const room = new StudyRoom();
+    const ask = { ask: 'draws', study, draws: 200, seed: 'x' } as const;
+    calledOff = true;
     await expect(room.answer(ask, work)).rejects.toThrow('called off');
+    calledOff = false;
+    const first = await room.answer(ask, work);
+    const steps = told.length;
+    expect(await room.answer({ ...ask, study: structuredClone(study) }, work)).toBe(first);
+    expect(told).toHaveLength(steps);
+    const other = withGuess(study, 'general/pue', { likely: '1.9' });
+    expect(await room.answer({ ...ask, study: other }, work)).not.toEqual(first);
+    // So many are kept: the first has gone.
+    for (let seed = 0; seed < 6; seed += 1) await room.answer({ ...ask, seed: `s${seed}` }, work);
+    const again = await room.answer(ask, work);
+    expect(again).not.toBe(first);
+    expect(again).toEqual(first);
   });
 
   it('finds what it hangs on, a map of two, and how an amount adds up', async () => {

@@ -21,9 +21,13 @@ const SLICE = 40;
 /** Squares of a map in each direction. */
 const MAP_STEPS = 15;
 
+/** Answers that took long are kept for the next view that asks the same: so many. */
+const MOST_KEPT = 6;
+
 /** The swings of one study are asked for again with its map: they are found once. */
 export class StudyRoom {
   private last: { readonly text: string; readonly fast: FastStudy } | null = null;
+  private readonly kept = new Map<string, HangsAnswer | StudyAnswers['draws']>();
 
   async answer(question: StudyQuestion, work: LongWork): Promise<StudyAnswers[StudyQuestion['ask']]> {
     const { study } = question;
@@ -32,7 +36,7 @@ export class StudyRoom {
     if (studyTroubles(study).some(({ stops }) => stops)) return null;
     switch (question.ask) {
       case 'hangs':
-        return this.hangs(this.fast(study), work);
+        return this.once(question, () => this.hangs(this.fast(study), work));
       case 'map': {
         const fast = this.fast(study);
         const place = (id: string): number => fast.assumptions.findIndex((each) => each.id === id);
@@ -40,12 +44,27 @@ export class StudyRoom {
         return across < 0 || down < 0 || across === down ? null : studyMap(fast, across, down, MAP_STEPS);
       }
       case 'draws':
-        return this.draws(study, question.seed, question.draws, work);
+        return this.once(question, () => this.draws(study, question.seed, question.draws, work));
       case 'explain': {
         const figure = explainAmount(study, question.wanted);
         return figure && toPlain(figure);
       }
     }
+  }
+
+  /** The same question has the same answer: it is worked out once. What is called off is not kept. */
+  private async once<A extends HangsAnswer | StudyAnswers['draws']>(
+    question: StudyQuestion,
+    work: () => Promise<A>,
+  ): Promise<A> {
+    const key = JSON.stringify(question);
+    const known = this.kept.get(key) as A | undefined;
+    if (known !== undefined) return known;
+    const made = await work();
+    this.kept.set(key, made);
+    const [oldest] = this.kept.keys();
+    if (this.kept.size > MOST_KEPT && oldest !== undefined) this.kept.delete(oldest);
+    return made;
   }
 
   private fast(study: Study): FastStudy {

@@ -4,8 +4,8 @@ import { expect, test } from './screen';
 const STUDY = '/own-or-rent/00000000-0000-4000-8000-000000000301';
 
 test('a fleet becomes a study that says what renting costs', async ({ page }) => {
-  await page.goto('/fleets/00000000-0000-4000-8000-000000000201/side-by-side');
-  await page.getByRole('link', { name: 'Own or rent' }).last().click();
+  await page.goto('/fleets/00000000-0000-4000-8000-000000000201/matrix');
+  await page.locator('a[href*="/own-or-rent/new"]').click();
   await expect(page.getByTestId('study-sentence')).toContainText('over five years (P10', { timeout: 60_000 });
   await expect(page.getByTestId('study-turns')).not.toContainText('Looking for');
   // Every figure opens: the lines of a kind add up to what is printed.
@@ -105,7 +105,7 @@ test('a bar of the move is dragged, whole and by its edges', async ({ page }) =>
   const bar = (await wave.boundingBox())!;
   await drag({ x: bar.x + 20, y: bar.y + 12 }, 2);
   await expect(wave).toHaveAttribute('aria-valuenow', '7');
-  const edge = (await page.getByTestId('edge-live/beside').boundingBox())!;
+  const edge = (await wave.locator('xpath=..').locator('[data-testid$="/beside"]').boundingBox())!;
   await drag({ x: edge.x + 4, y: edge.y + 12 }, 1);
   await expect(wave).toHaveAttribute('aria-valuenow', '7');
   await expect(later).not.toHaveText(before!);

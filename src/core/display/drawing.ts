@@ -34,6 +34,8 @@ export interface Drawing {
     readonly from: number;
     readonly to: number;
     readonly scale: 'linear' | 'log';
+    /** Into so many parts, where that says more than round numbers. */
+    readonly parts?: number;
   };
   readonly y: {
     readonly title: string;

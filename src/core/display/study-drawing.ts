@@ -31,7 +31,13 @@ export function paidDrawing(answer: StudyAnswer, draws: Pick<StudyDraws, 'own' |
   return {
     question: 'Which side has cost more by when?',
     lines: [...lines, ...edges],
-    x: { title: `Months from ${studyMonth(start, 0)}`, from: 0, to: years * 12, scale: 'linear' },
+    x: {
+      title: `Months from ${studyMonth(start, 0)}`,
+      from: 0,
+      to: years * 12,
+      scale: 'linear',
+      parts: years,
+    },
     y: {
       title: `${currency} so far, ${basis === 'cash' ? 'as it leaves' : 'spread'}`,
       scale: 'linear',

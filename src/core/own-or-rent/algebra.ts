@@ -16,7 +16,8 @@ export interface Run<T> {
 export interface Algebra<T> {
   readonly zero: T;
   readonly one: T;
-  fixed(label: string, value: string, unit: string): T;
+  /** A whole number that stands in the rule itself. */
+  fixed(label: string, value: number, unit: string): T;
   sum(label: string, unit: string, parts: readonly T[]): T;
   less(label: string, unit: string, from: T, take: T): T;
   times(label: string, unit: string, a: T, b: T): T;
@@ -101,7 +102,7 @@ export function doublesFor(months: number): Doubles {
     },
     zero: 0,
     one: 1,
-    fixed: (_label, value) => Number(value),
+    fixed: (_label, value) => value,
     sum: (_label, _unit, parts) => {
       let sum = 0;
       for (let at = 0; at < parts.length; at += 1) sum += parts[at]!;
@@ -151,7 +152,7 @@ export function doublesFor(months: number): Doubles {
 export const DECIMALS: Algebra<Decimal> = withRuns<Decimal>({
   zero: ZERO,
   one: ONE,
-  fixed: (_label, value) => decimal(value),
+  fixed: (_label, value) => decimal(String(value)),
   sum: (_label, _unit, parts) => {
     let sum = ZERO;
     for (const part of parts) sum = sum.plus(part);
@@ -184,7 +185,7 @@ const WHOLLY = leaf('All of it', ONE, '');
 export const FIGURES: Algebra<Figure> = withRuns<Figure>({
   zero: NOTHING,
   one: WHOLLY,
-  fixed: (label, value, unit) => leaf(label, decimal(value), unit),
+  fixed: (label, value, unit) => leaf(label, decimal(String(value)), unit),
   sum: (label, unit, parts) => step('sum', label, unit, parts),
   less: (label, unit, from, take) => step('difference', label, unit, [from, take]),
   // Once is no step.

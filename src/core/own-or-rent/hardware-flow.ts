@@ -152,7 +152,7 @@ function writeOff<T>(
   { price, quantity }: Pick<Cohort<T>, 'price' | 'quantity'>,
 ): T {
   const whole = a.times('Written off of one', unit, price, written);
-  const one = a.over('A month of it', unit, whole, a.fixed('Months of its life', String(life), 'months'));
+  const one = a.over('A month of it', unit, whole, a.fixed('Months of its life', life, 'months'));
   return a.times('Written off', unit, quantity, one);
 }
 
@@ -164,8 +164,8 @@ function bookOf<T>(
   month: number,
 ): T {
   const gone = Math.min(life, month - born);
-  const months = a.fixed('Months of its life', String(life), 'months');
-  const part = a.over('Of its life', '', a.fixed('Months that it stood', String(gone), 'months'), months);
+  const months = a.fixed('Months of its life', life, 'months');
+  const part = a.over('Of its life', '', a.fixed('Months that it stood', gone, 'months'), months);
   const off = a.times('Written off so far', '', written, part);
   return a.times('Worth of one', unit, price, a.less('Not written off', '', a.one, off));
 }
@@ -225,7 +225,7 @@ function upkeep<T>(setting: Setting<T>, hardware: Hardware, at: number, standing
   };
   const yearly = a.times('A year for one', unit, given.price, shareOf(a, 'Maintenance', given.maintenance));
   if (a.number(yearly) <= 0) return;
-  const monthly = a.over('A month for one', unit, yearly, a.fixed('Months of a year', '12', 'months'));
+  const monthly = a.over('A month for one', unit, yearly, a.fixed('Months of a year', 12, 'months'));
   const then = a.runTimes('A month for one, then', unit, trends.other, monthly);
   book.putRun(line, 0, standing.length, a.runsTimes('Maintenance', unit, standing, then));
 }

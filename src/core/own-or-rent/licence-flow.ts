@@ -18,7 +18,7 @@ export function licenceFlow<T>(
     const { price, yearly } = values.licences[at]!;
     const upkeep: FlowLine = { id: `licences/${id}`, side: 'owned', kind: 'licences', name };
     const counts = countsOf(setting, per, standing, machines);
-    const one = a.over('A month of one', unit, yearly, a.fixed('Months of a year', '12', 'months'));
+    const one = a.over('A month of one', unit, yearly, a.fixed('Months of a year', 12, 'months'));
     const then = a.runTimes('A month of one, then', unit, trends.licences, one);
     book.putRun(upkeep, 0, months, a.runsTimes(name, unit, counts, then));
     if (a.number(price) <= 0) return;
@@ -49,12 +49,12 @@ function buy<T>(
   amount: T,
 ): void {
   const line: FlowLine = { id, side: 'owned', kind: 'licences', name };
-  const part = a.over('A month of it', unit, amount, a.fixed('Months', String(LIFE), 'months'));
+  const part = a.over('A month of it', unit, amount, a.fixed('Months', LIFE, 'months'));
   book.put(line, month, amount, a.zero);
   book.fill(line, month, month + LIFE, a.zero, part);
   const rest = month + LIFE - Math.min(months, month + LIFE);
   if (rest > 0)
-    book.left(line, a.times('Not written off', unit, part, a.fixed('Months left', String(rest), 'months')));
+    book.left(line, a.times('Not written off', unit, part, a.fixed('Months left', rest, 'months')));
 }
 
 /** What a licence counts by, month by month. */

@@ -22,7 +22,7 @@ export function moveFlow<T>(setting: Setting<T>): void {
   const terabyte = a.sum('A terabyte, out and in', unit, [transferOut, transferIn]);
   for (const { parts, from, ramp } of calendar.waves) {
     const steps = Math.max(1, ramp);
-    const part = a.fixed('Months of the ramp', String(steps), 'months');
+    const part = a.fixed('Months of the ramp', steps, 'months');
     const machines = a.sum(
       'Machines of the wave',
       'machines',

@@ -7,7 +7,7 @@ import { type StudyKind } from './model';
 import { HAIR, type Setting } from './setting';
 
 /** Hours of a month: 8760 over 12. */
-const HOURS = '730';
+const HOURS = 730;
 
 export interface OwnedFlow<T> {
   /** What hardware of today is worth in the books at the start. */
@@ -120,7 +120,7 @@ function powerFlow<T>(setting: Setting<T>, standing: ReadonlyMap<string, Standin
     'Kilowatt-hours of a watt',
     'kWh',
     a.fixed('Hours of a month', HOURS, 'hours'),
-    a.fixed('Watts of a kilowatt', '1000', 'W'),
+    a.fixed('Watts of a kilowatt', 1000, 'W'),
   );
   const watt = a.times('A watt of the plate, a month', 'kWh', drawn, hours);
   const price = a.runTimes('Tariff then', unit, trends.power, tariff);
@@ -173,7 +173,7 @@ function ownedPeople<T>(setting: Setting<T>, machines: Run<T>): void {
 /** What posts cost, by month. */
 export function postsRun<T>({ a, values, unit, trends }: Setting<T>, posts: T): Run<T> {
   const year = a.times('Posts, a year', unit, posts, values.general.postCost);
-  const month = a.over('Posts, a month', unit, year, a.fixed('Months of a year', '12', 'months'));
+  const month = a.over('Posts, a month', unit, year, a.fixed('Months of a year', 12, 'months'));
   return a.runTimes('Posts then', unit, trends.people, month);
 }
 

@@ -42,8 +42,8 @@ function rentedShare<T>({ a, months }: Setting<T>, { from, ramp }: WaveDates): R
     run[from + inside - 1] = a.over(
       'Rented already',
       '',
-      a.fixed('Months in', String(inside), 'months'),
-      a.fixed('Months of the ramp', String(ramp), 'months'),
+      a.fixed('Months in', inside, 'months'),
+      a.fixed('Months of the ramp', ramp, 'months'),
     );
   return run;
 }
@@ -119,12 +119,7 @@ function computeFlow<T>(
     const paid = a.times('Committed, by the month', unit, monthly, later);
     const isAhead = a.number(before) > 0;
     if (isAhead)
-      book.put(
-        line,
-        start,
-        a.times('Paid ahead', unit, before, a.fixed('Months', String(term), 'months')),
-        a.zero,
-      );
+      book.put(line, start, a.times('Paid ahead', unit, before, a.fixed('Months', term, 'months')), a.zero);
     const end = Math.min(months, start + term);
     book.fill(line, start, end, paid, monthly);
     for (let month = start; month < end; month += 1) committed[month] = monthly;
@@ -133,7 +128,7 @@ function computeFlow<T>(
       book.putRun(line, start + 1, end, a.runsTimes('Beyond the commitment', unit, beyond, listedIn));
     const rest = start + term - end;
     if (rest <= 0) continue;
-    const left = a.fixed('Months left', String(rest), 'months');
+    const left = a.fixed('Months left', rest, 'months');
     if (isAhead) book.left(line, a.times('Paid ahead and not used', unit, before, left));
     owed.push(a.times('Owed after the end', unit, paid, left));
   }

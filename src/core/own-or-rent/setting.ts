@@ -63,14 +63,14 @@ export type Shares<T> = Readonly<
 
 /** The value of an assumption in per cent, as a share of one. */
 export const shareOf = <T>(a: Algebra<T>, label: string, percent: T): T =>
-  a.over(label, '', percent, a.fixed('Per cent', '100', ''));
+  a.over(label, '', percent, a.fixed('Per cent', 100, ''));
 
 /** A count of months; never less than none. */
 export const monthsOf = <T>(a: Algebra<T>, value: T): number => Math.max(0, Math.round(a.number(value)));
 
 /** By year: one, then each year's step on the year before. */
 function yearly<T>(a: Algebra<T>, label: string, share: T, years: number): T[] {
-  const step = a.sum(label, '', [a.fixed('One', '1', ''), share]);
+  const step = a.sum(label, '', [a.fixed('One', 1, ''), share]);
   const trend = [a.one];
   for (let year = 1; year < years; year += 1) trend.push(a.times(label, '', trend[year - 1]!, step));
   return trend;
@@ -90,10 +90,10 @@ export function growthOver<T>(a: Algebra<T>, label: string, share: T, years: num
   const run = a.run(years * MONTHS, a.one);
   if (a.number(share) === 0) return run;
   const trend = yearly(a, label, share, years);
-  const twelve = a.fixed('Months of a year', String(MONTHS), 'months');
+  const twelve = a.fixed('Months of a year', MONTHS, 'months');
   for (let inside = 0; inside < MONTHS; inside += 1) {
     const part =
-      inside === 0 ? null : a.over('Of the year', '', a.fixed('Months in', String(inside), 'months'), twelve);
+      inside === 0 ? null : a.over('Of the year', '', a.fixed('Months in', inside, 'months'), twelve);
     const within =
       part === null ? a.one : a.sum('So far in the year', '', [a.one, a.times(label, '', share, part)]);
     for (let year = 0; year < years; year += 1)

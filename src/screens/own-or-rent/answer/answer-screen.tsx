@@ -1,14 +1,7 @@
 /** The answer of a study: a sentence, both sides as sums so far, and the table of years; every figure opens. */
 'use client';
 import { useMemo, useState } from 'react';
-import {
-  paidDrawing,
-  paybackSentence,
-  studySentence,
-  studyTroubleText,
-  turnsSentence,
-  writeMoney,
-} from '@/core/display';
+import { paidDrawing, paybackSentence, studySentence, turnsSentence, writeMoney } from '@/core/display';
 import { STUDY_DRAWS } from '@/core/own-or-rent';
 import { CurveChart } from '@/ui/curve-chart';
 import { Margin } from '@/ui/margin';
@@ -17,6 +10,7 @@ import { Working } from '../../lib/working';
 import { Settings } from '../settings';
 import { useStudy, useStudyAsked, useWholeAnswer } from '../study-context';
 import { StudyTally } from '../study-tally';
+import { StudyTroubles } from '../study-troubles';
 import { type AskedFigure, FigureMargin } from './figure-margin';
 import { KindBars } from './kind-bars';
 import { PeriodsView } from './periods-view';
@@ -52,13 +46,7 @@ export function AnswerScreen() {
                   {whole?.monthLater != null && later(whole.monthLater, whole.currency)}
                 </p>
               )}
-              {told.troubles.length > 0 && (
-                <ul role="alert" className="mt-2 max-w-[820px] list-disc pl-5 text-sm text-ember-ink">
-                  {told.troubles.map((each, at) => (
-                    <li key={at}>{studyTroubleText(each)}</li>
-                  ))}
-                </ul>
-              )}
+              <StudyTroubles troubles={told.troubles} />
               {told.more !== null && drawing && (
                 <section aria-label={drawing.question} className="mt-4 max-w-[900px]">
                   <h2 className="text-sm font-semibold">

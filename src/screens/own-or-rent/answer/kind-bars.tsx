@@ -3,9 +3,9 @@
 import { flatCellText, sidesTable } from '@/core/display';
 import type { StudyAnswer } from '@/core/own-or-rent';
 
-const HEAD = 'border-b border-ink px-2 py-1 text-xs font-medium text-soft';
-const CELL = 'border-b border-line px-2 py-1';
-const NUMBER = `${CELL} text-right whitespace-nowrap tabular-nums`;
+const HEAD = 'border-b border-ink py-1 text-xs font-medium text-soft';
+const CELL = 'border-b border-line py-1';
+const NUMBER = `${CELL} px-2 text-right whitespace-nowrap tabular-nums`;
 /** Pixels of the longest bar. */
 const LONGEST = 230;
 
@@ -30,10 +30,10 @@ export function KindBars({ answer }: { readonly answer: StudyAnswer }) {
         <table className="min-w-[640px] text-sm">
           <thead>
             <tr>
-              <th scope="col" className={`${HEAD} text-left`}>
+              <th scope="col" className={`${HEAD} pr-2 text-left`}>
                 {head[0]}
               </th>
-              <td aria-hidden="true" className={HEAD}>
+              <td aria-hidden="true" className={`${HEAD} px-2`}>
                 <Mark name={String(head[1])} isFull />
                 <Mark name={String(head[2])} />
               </td>
@@ -42,12 +42,12 @@ export function KindBars({ answer }: { readonly answer: StudyAnswer }) {
                   key={name}
                   scope="col"
                   title={name}
-                  className={`${HEAD} max-w-[170px] truncate text-right`}
+                  className={`${HEAD} max-w-[170px] truncate px-2 text-right`}
                 >
                   {name}
                 </th>
               ))}
-              <th scope="col" className={`${HEAD} text-right`}>
+              <th scope="col" className={`${HEAD} px-2 text-right`}>
                 Renting more
               </th>
             </tr>
@@ -58,10 +58,10 @@ export function KindBars({ answer }: { readonly answer: StudyAnswer }) {
               const difference = amountOf(row, 3);
               return (
                 <tr key={name}>
-                  <th scope="row" className={`${CELL} pl-0 text-left font-normal`}>
+                  <th scope="row" className={`${CELL} pr-2 text-left font-normal whitespace-nowrap`}>
                     {name}
                   </th>
-                  <td aria-hidden="true" className={CELL} style={{ width: LONGEST + 20 }}>
+                  <td aria-hidden="true" className={`${CELL} px-2`} style={{ width: LONGEST + 20 }}>
                     <Bar share={amountOf(row, 1) / most} isFull />
                     <Bar share={amountOf(row, 2) / most} />
                   </td>
@@ -96,7 +96,7 @@ function Bar({ share, isFull = false }: { readonly share: number; readonly isFul
 
 function Mark({ name, isFull = false }: { readonly name: string; readonly isFull?: boolean }) {
   return (
-    <span className="mr-3 inline-flex max-w-[120px] items-center gap-1.5 align-middle">
+    <span className="flex max-w-[230px] items-center gap-1.5">
       <span className={`inline-block h-[7px] w-5 shrink-0 ${isFull ? LOOK.full : LOOK.open}`} />
       <span className="truncate">{name}</span>
     </span>

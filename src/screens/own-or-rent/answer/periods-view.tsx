@@ -1,16 +1,8 @@
 /** What each side spends when: by kind of cost and year, or by quarter, as finance plans. */
 'use client';
 import { useState } from 'react';
-import type { StudyAnswer } from '@/core/own-or-rent';
-import type { AskedFigure } from './figure-margin';
 import { QuartersView } from './quarters-view';
-import { YearsView } from './years-view';
-
-export interface PeriodsProps {
-  readonly answer: StudyAnswer;
-  readonly figure: AskedFigure | null;
-  readonly onFigure: (figure: AskedFigure) => void;
-}
+import { type PeriodsProps, YearsView } from './years-view';
 
 const PERIODS = [
   ['years', 'by kind and year'],

@@ -6,10 +6,9 @@ import { decimal } from '@/core/base';
 import type { PlainVariantOutcome } from '@/core/own-or-rent';
 import { Amount } from '@/ui/amount';
 import type { AskedFigure } from './figure-margin';
-import type { PeriodsProps } from './periods-view';
-import { ChosenFigure } from './years-view';
+import { ChosenFigure, type PeriodsProps } from './years-view';
 
-const HEAD = 'border-b border-ink px-2 py-1 text-right text-xs font-medium text-soft';
+const HEAD = 'border-b border-ink py-1 text-xs font-medium text-soft';
 const CELL = 'border-b border-line px-2 py-0.5 text-right whitespace-nowrap tabular-nums';
 const A_YEAR = 4;
 const MONTHS = 12;
@@ -49,18 +48,23 @@ export function QuartersView({ answer, figure, onFigure }: PeriodsProps) {
         <table className="min-w-[620px] text-sm">
           <thead>
             <tr>
-              <th scope="col" className={`${HEAD} text-left`}>
+              <th scope="col" className={`${HEAD} pr-4 text-left`}>
                 Quarter
               </th>
               {sides.map(({ id, name }) => (
-                <th key={id} scope="col" title={name} className={`${HEAD} max-w-[190px] truncate`}>
+                <th
+                  key={id}
+                  scope="col"
+                  title={name}
+                  className={`${HEAD} max-w-[190px] truncate px-2 text-right`}
+                >
                   {name}
                 </th>
               ))}
-              <th scope="col" className={HEAD}>
+              <th scope="col" className={`${HEAD} px-2 text-right`}>
                 Renting more
               </th>
-              <th scope="col" className={HEAD}>
+              <th scope="col" className={`${HEAD} px-2 text-right`}>
                 More so far
               </th>
             </tr>

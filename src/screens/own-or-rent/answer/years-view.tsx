@@ -7,7 +7,7 @@ import type { PlainVariantOutcome, StudyAnswer, TableKind } from '@/core/own-or-
 import { Amount } from '@/ui/amount';
 import type { AskedFigure } from './figure-margin';
 
-interface YearsViewProps {
+export interface PeriodsProps {
   readonly answer: StudyAnswer;
   readonly figure: AskedFigure | null;
   readonly onFigure: (figure: AskedFigure) => void;
@@ -16,7 +16,7 @@ interface YearsViewProps {
 const CELL = 'border-b border-line px-2 py-0.5 text-right whitespace-nowrap tabular-nums';
 const MONTHS = 12;
 
-export function YearsView({ answer, figure, onFigure }: YearsViewProps) {
+export function YearsView({ answer, figure, onFigure }: PeriodsProps) {
   const { variants, own, rent, currency, start, years } = answer;
   const [open, setOpen] = useState<ReadonlySet<TableKind>>(new Set());
   const sides = [own, rent].flatMap((id) => variants.find((each) => each.id === id) ?? []);
@@ -96,7 +96,7 @@ export function YearsView({ answer, figure, onFigure }: YearsViewProps) {
   );
 }
 
-interface RowProps extends Pick<YearsViewProps, 'figure' | 'onFigure'> {
+interface RowProps extends Pick<PeriodsProps, 'figure' | 'onFigure'> {
   readonly kind: TableKind;
   readonly side: PlainVariantOutcome;
   readonly currency: string;

@@ -21,6 +21,7 @@ import { Trouble } from '../../lib/trouble';
 import { Working } from '../../lib/working';
 import { useStudy, useStudyAsked } from '../study-context';
 import { StudyTally } from '../study-tally';
+import { StudyTroubles } from '../study-troubles';
 import { DrawsView, signedMoney } from './draws-view';
 import { MapView } from './map-view';
 
@@ -35,9 +36,10 @@ export function HangsScreen() {
       <div className="min-h-0 flex-1 overflow-auto bg-surface px-[18px] pt-3 pb-10">
         <Trouble trouble={hangs.trouble} again={hangs.again} />
         {answer.answer?.more === null && (
-          <p role="alert" className="text-sm text-ember-ink">
-            This cannot be calculated yet. “Answer” says what has to be repaired.
-          </p>
+          <>
+            <p className="text-lg font-semibold">This cannot be calculated yet.</p>
+            <StudyTroubles troubles={answer.answer.troubles} />
+          </>
         )}
         {!told && hangs.isWaiting && (
           <Working progress={hangs.progress} words="Trying each assumption alone" />

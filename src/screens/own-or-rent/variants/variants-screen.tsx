@@ -15,6 +15,7 @@ import { Working } from '../../lib/working';
 import { freeId } from '../numbers/things';
 import { useStudy, useWholeAnswer } from '../study-context';
 import { StudyTally } from '../study-tally';
+import { StudyTroubles } from '../study-troubles';
 import { VariantMargin } from './variant-margin';
 
 export function VariantsScreen() {
@@ -73,9 +74,10 @@ export function VariantsScreen() {
           <Trouble trouble={answer.trouble} again={answer.again} />
           {!told && !answer.trouble && <Working progress={answer.progress} />}
           {told?.more === null && (
-            <p role="alert" className="px-[18px] py-3 text-sm text-ember-ink">
-              This cannot be calculated yet. “Answer” says what has to be repaired.
-            </p>
+            <div className="px-[18px] py-3">
+              <p className="text-lg font-semibold">This cannot be calculated yet.</p>
+              <StudyTroubles troubles={told.troubles} />
+            </div>
           )}
           {told && told.variants.length > 0 && (
             <>
