@@ -119,6 +119,16 @@ export const COMMANDS: readonly Command[] = [
     run: async (call) => (await import('./study-command')).studyCommand(call),
   },
   {
+    name: 'review',
+    takes: 'PLAN',
+    least: 1,
+    most: 1,
+    needs: ['books'],
+    may: ['against', 'load', 'map', 'limits', 'what-if', 'all', 'all-priced', 'out'],
+    forms: ['text', 'json', 'markdown', 'junit', 'sarif'],
+    run: async (call) => (await import('./review-command')).reviewCommand(call),
+  },
+  {
     name: 'report',
     takes: 'DESIGN',
     least: 1,

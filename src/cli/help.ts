@@ -28,6 +28,9 @@ wick fleet FILE … --books PATH --plan PLAN.json [--column "HEADING=vcpu"]
     its groups under its placements, side by side, with the best mix; the plan as a fleet has it (docs/formats/fleet.md)
 wick own-or-rent STUDY [--table sides|years|variants|hangs-on|move|assumptions] [--draws 10000] [--seed harbour] [--out FILE]
     owning against renting: the answer with its range, where it turns, and one of its tables (docs/formats/study.md)
+wick review PLAN --books PATH [--against OLD] [--load FILE] [--map FILE] [--limits FILE] [--what-if term=36-none|case=heavy|region=BOOK/REGION|load=FILE] [--all] [--all-priced] [--out FILE]
+    what an infrastructure plan (JSON) changes of the month, resource by resource; two plans or states against one another
+    with --against; --all-priced asks for no doubt, --format junit|sarif for a pipeline (docs/formats/review.md)
 wick report DESIGN --books PATH --as xlsx|pdf|md|json --out FILE [--variant quotation --until 2026-12-31] [--agreements] [--by-month] [--beside alternatives,regions]
     writes the design's report, with its alternatives or every region, provider or way of paying beside it if asked
 wick books check FILE …
@@ -48,5 +51,5 @@ be given several times. LINE is a component's name or id. Price books: *.json or
 --format text|json|csv|markdown   how it is printed (text unless said; --json is short for --format json)
 
 exit codes: 0 done · 2 a file is faulty · 3 priced, but not everything could be priced · 4 not found
-            6 exists already · 7 the database does not answer · 8 over the design's budget · 64 wrong call
+            6 exists already · 7 the database does not answer · 8 over the design's budget, or a limit of a review is broken · 64 wrong call
 `;

@@ -4,7 +4,7 @@
  */
 import { parseArgs } from 'node:util';
 
-export type Form = 'text' | 'json' | 'csv' | 'markdown';
+export type Form = 'text' | 'json' | 'csv' | 'markdown' | 'junit' | 'sarif';
 
 export interface Call {
   readonly given: readonly string[];
@@ -83,6 +83,13 @@ const OPTIONS = {
   'price-from': 'value',
   'price-to': 'value',
   limit: 'value',
+  against: 'value',
+  load: 'value',
+  map: 'values',
+  limits: 'value',
+  'what-if': 'values',
+  all: 'flag',
+  'all-priced': 'flag',
   format: 'value',
   json: 'flag',
   help: 'flag',
@@ -91,7 +98,7 @@ const OPTIONS = {
 export type Option = keyof typeof OPTIONS;
 
 const EVERYWHERE: readonly Option[] = ['format', 'json', 'help'];
-const FORMS: readonly Form[] = ['text', 'json', 'csv', 'markdown'];
+const FORMS: readonly Form[] = ['text', 'json', 'csv', 'markdown', 'junit', 'sarif'];
 
 export class WrongCall extends Error {}
 

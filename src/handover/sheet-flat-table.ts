@@ -5,7 +5,16 @@
 import ExcelJs, { type Workbook, type Worksheet } from 'exceljs';
 import { decimal } from '@/core/base';
 import type { FlatCell, FlatRow, FlatTable } from '@/core/display';
-import { asSection, asTotal, letterOf, moneyFormat, PLAIN_FORMAT, setHead } from './sheet-style';
+import {
+  addProse,
+  asSection,
+  asTotal,
+  letterOf,
+  moneyFormat,
+  PLAIN_FORMAT,
+  PROSE_WIDTH,
+  setHead,
+} from './sheet-style';
 
 const PERCENT = '0.0 %';
 const FIRST_WIDTH = 34;
@@ -53,14 +62,13 @@ export function addFlatTable(book: Workbook, table: FlatTable, name: string): vo
 /** What has to be known of the table. */
 export function addToKnow(book: Workbook, { title, answer, notes }: FlatTable, name: string): void {
   const told = book.addWorksheet(name);
-  told.getColumn(1).width = 120;
-  told.getColumn(1).alignment = { wrapText: true, vertical: 'top' };
-  for (const text of [title, answer]) told.addRow([text]);
+  told.getColumn(1).width = PROSE_WIDTH;
+  for (const text of [title, answer]) addProse(told, text);
   told.getRow(1).font = { bold: true };
   for (const note of notes) {
     told.addRow([]);
     told.addRow([note.title]).font = { bold: true };
-    for (const line of note.lines) told.addRow([line]);
+    for (const line of note.lines) addProse(told, line);
   }
 }
 

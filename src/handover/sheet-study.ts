@@ -9,7 +9,17 @@ import { type ExplainedLine, explainedLines, type Study, type WorkedStudy } from
 import { minorDigits } from '@/core/money';
 import type { Figure } from '@/core/trace';
 import { addFlatTable, addToKnow } from './sheet-flat-table';
-import { asEntry, asSection, asTotal, letterOf, moneyFormat, PLAIN_FORMAT, setHead } from './sheet-style';
+import {
+  addProse,
+  asEntry,
+  asSection,
+  asTotal,
+  letterOf,
+  moneyFormat,
+  PLAIN_FORMAT,
+  PROSE_WIDTH,
+  setHead,
+} from './sheet-style';
 import { StudyWorkings, WORKINGS } from './sheet-study-steps';
 
 interface StudySheets {
@@ -177,11 +187,11 @@ function addAnswer(
   { answer }: WorkedStudy,
   totals: readonly string[],
 ): void {
-  sheet.getColumn(1).width = 60;
+  sheet.getColumn(1).width = PROSE_WIDTH;
   sheet.getColumn(2).width = 20;
-  sheet.getColumn(1).alignment = { wrapText: true, vertical: 'top' };
+  sheet.pageSetup = { orientation: 'landscape', fitToPage: true, fitToWidth: 1, fitToHeight: 0 };
   sheet.addRow([title]).font = { bold: true, size: 14 };
-  for (const text of lead) sheet.addRow([text]);
+  for (const text of lead) addProse(sheet, text);
   sheet.addRow([]);
   if (totals.length < 2 || answer.more === null) return;
   const digits = minorDigits(currency);

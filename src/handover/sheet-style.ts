@@ -63,3 +63,15 @@ export function asEntry(sheet: Worksheet, address: string): void {
 export function letterOf(column: number): string {
   return String.fromCharCode(64 + column);
 }
+
+/** Characters of a line of prose. */
+export const PROSE_WIDTH = 110;
+/** Points of one line of text. */
+const LINE = 15;
+
+/** A row of prose in a column of that width: as high as it is long, also where nothing measures it on opening. */
+export function addProse(sheet: Worksheet, text: string): void {
+  const row = sheet.addRow([text]);
+  row.getCell(1).alignment = { wrapText: true, vertical: 'top' };
+  row.height = LINE * Math.max(1, Math.ceil(text.length / PROSE_WIDTH));
+}

@@ -90,7 +90,7 @@ for (const scheme of ['light', 'dark'] as const) {
       await page.goto('/own-or-rent/new?how=totals');
       await axe(page);
       for (const [view, words] of [
-        ['', 'What does each side spend'],
+        ['', 'What does each side spend when?'],
         ['/hangs-on', 'Where does which side cost less?'],
         ['/variants', 'Which way costs what?'],
         ['/move', 'What moves when?'],

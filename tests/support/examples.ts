@@ -57,7 +57,27 @@ export async function world(): Promise<Record<string, unknown>> {
   const books = smallBooks();
   const plan = (all.planOf as (...given: unknown[]) => unknown)(design, books);
   const [server] = design.sections[0]!.components;
-  return { ...all, design, books, plan, server, book: bookFrom(smallBookFile()) };
+  const setting = { currency: 'USD', assumptions: design.assumptions, books: design.books };
+  const extract = { form: 'plan', map: '', resources: [], remarks: [] };
+  const profile = { title: '', loads: [] };
+  const { review } = (all.reviewOf as (asked: object) => { review: unknown })({
+    extract,
+    profile,
+    setting,
+    books,
+  });
+  return {
+    ...all,
+    design,
+    books,
+    plan,
+    server,
+    setting,
+    extract,
+    profile,
+    review,
+    book: bookFrom(smallBookFile()),
+  };
 }
 
 const CLAIM = /^(.*?);?\s*\/\/ => (.+)$/;

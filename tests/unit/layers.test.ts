@@ -26,6 +26,7 @@ const CORE_RANKS: Readonly<Record<string, number>> = {
   fleet: 8,
   compare: 8,
   moving: 8,
+  review: 8,
   analysis: 9,
   alternatives: 9,
   range: 10,

@@ -30,3 +30,6 @@ export * from './study-drawing';
 export * from './study-tables';
 export * from './study-quarters';
 export * from './study-report';
+export * from './review-words';
+export * from './review-tables';
+export * from './limit-words';

@@ -4,8 +4,7 @@
  *
  * @example users * 30[request/user]
  */
-import jsep from 'jsep';
-import { Decimal, err, issue, ok, type Result } from '../base';
+import { Decimal, err, issue, ok, type Parsed, parseExpression, type Result, type Syntax } from '../base';
 import { LONGEST_FORMULA } from './model';
 
 export type Node =
@@ -35,28 +34,12 @@ const FUNCTIONS: Readonly<Record<string, 'least' | 'greatest' | 'ceiling'>> = {
 };
 const DEEPEST = 30;
 
-// Of all that the library can read, only what is needed here.
-for (const operator of Object.keys(jsep.binary_ops)) {
-  if (!(operator in OPERATORS)) jsep.removeBinaryOp(operator);
-}
-for (const operator of Object.keys(jsep.unary_ops)) if (operator !== '-') jsep.removeUnaryOp(operator);
-jsep.removeAllLiterals();
-
-/** A number, and in brackets what it is measured in. */
-jsep.hooks.add('gobble-token', function (found) {
-  this.gobbleSpaces();
-  if (!/[\d.]/.test(this.char)) return;
-  const number = this.gobbleNumericLiteral()!;
-  this.gobbleSpaces();
-  let unit = '';
-  if (this.char === '[') {
-    const end = this.expr.indexOf(']', this.index);
-    if (end < 0) this.throwError('a unit in brackets does not end');
-    unit = this.expr.slice(this.index + 1, end);
-    this.index = end + 1;
-  }
-  found.node = { type: 'Quantity', raw: number.raw, unit };
-});
+const SYNTAX: Syntax = {
+  binary: { '+': 9, '-': 9, '*': 10, '/': 10 },
+  unary: ['-'],
+  literals: {},
+  quantities: true,
+};
 
 class Unreadable extends Error {
   constructor(
@@ -89,7 +72,8 @@ function readAnew(text: string): Result<Formula> {
   if (text.length > LONGEST_FORMULA) return unreadable(text, `at most ${LONGEST_FORMULA} characters`, null);
   try {
     // What people write for times and divided by.
-    const root = nodeOf(jsep(text.replaceAll(/[×·]/g, '*').replaceAll('÷', '/').replaceAll('−', '-')), 0);
+    const typed = text.replaceAll(/[×·]/g, '*').replaceAll('÷', '/').replaceAll('−', '-');
+    const root = nodeOf(parseExpression(typed, SYNTAX), 0);
     const drivers = new Set<string>();
     collect(root, drivers);
     return ok({ text, root, drivers: [...drivers] });
@@ -116,17 +100,12 @@ function inWords(description: string | undefined): string {
   return description.startsWith('a ') ? description : 'this cannot stand here';
 }
 
-interface Read {
-  readonly type: string;
-  readonly [field: string]: unknown;
-}
-
-function nodeOf(read: Read, depth: number): Node {
+function nodeOf(read: Parsed, depth: number): Node {
   if (depth > DEEPEST) throw new Unreadable(`at most ${DEEPEST} levels of parentheses`);
-  const inner = (each: unknown): Node => nodeOf(each as Read, depth + 1);
+  const inner = (each: unknown): Node => nodeOf(each as Parsed, depth + 1);
   switch (read.type) {
     case 'Quantity':
-      return numberOf(read as Read & { raw: string; unit: string });
+      return numberOf(read as Parsed & { raw: string; unit: string });
     case 'Identifier':
       return { is: 'driver', name: read.name as string };
     case 'UnaryExpression':
@@ -156,8 +135,8 @@ function numberOf({ raw, unit }: { readonly raw: string; readonly unit: string }
   return { is: 'number', value: new Decimal(raw), unit: unit.trim() };
 }
 
-function callOf(read: Read, inner: (each: unknown) => Node): Node {
-  const callee = read.callee as Read;
+function callOf(read: Parsed, inner: (each: unknown) => Node): Node {
+  const callee = read.callee as Parsed;
   const name = callee.type === 'Identifier' ? (callee.name as string) : '';
   const is = Object.hasOwn(FUNCTIONS, name) ? FUNCTIONS[name]! : null;
   const parts = (read.arguments as unknown[]).map(inner);

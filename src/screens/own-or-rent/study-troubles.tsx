@@ -37,7 +37,7 @@ export function StudyTroubles({ troubles }: StudyTroublesProps) {
 /** The view in which it is changed; null: how it counts stands beside the answer. */
 function placeOf(at: string): readonly [path: string, words: string] | null {
   if (at === 'years' || at === 'start') return null;
-  if (at.startsWith('waves/')) return ['move', 'to the move'];
-  if (at.startsWith('variants') || at === 'against') return ['variants', 'to the variants'];
-  return ['numbers', 'to the assumptions'];
+  if (at.startsWith('waves/')) return ['move', 'Go to the move'];
+  if (at.startsWith('variants') || at === 'against') return ['variants', 'Go to the variants'];
+  return ['numbers', 'Go to the assumptions'];
 }

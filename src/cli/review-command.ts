@@ -1,0 +1,156 @@
+/** `wick review`: what a plan changes of the month, before it is applied; from files alone, without network or database. */
+import { bookSet, type BookSet } from '@/core/pricing';
+import {
+  type Extract,
+  extractOf,
+  holdLimits,
+  joinMaps,
+  type LimitsAnswer,
+  type LoadProfile,
+  NO_LIMITS,
+  NO_PROFILE,
+  type Plan,
+  remedyFor,
+  type Review,
+  type ReviewAsked,
+  reviewOf,
+  type ReviewSetting,
+  whatIf,
+  type WhatIf,
+  type WhatIfColumn,
+} from '@/core/review';
+import { TERMS, type Term } from '@/core/terms';
+import { DEFAULT_MONTH } from '@/core/time';
+import { CASES, type Case } from '@/core/usage';
+import { DEMO_MAPS } from '@/demo/maps';
+import { planAgainst, readPlan } from '@/formats/plan/read-plan';
+import { readLimits } from '@/formats/review/limits-schema';
+import { readLoadProfile } from '@/formats/review/load-schema';
+import { readResourceMap } from '@/formats/review/map-schema';
+import { invalid } from '@/operations/app-error';
+import { indexedBooks, orRefuse, readText, writeOut } from './files';
+import type { Call } from './options';
+import { say } from './print';
+
+const NOT_ALL_PRICED = 3;
+const LIMIT_BROKEN = 8;
+
+/** 0 if every limit is kept; 8 if one that fails is broken; 3 if not everything is priced and `--all-priced` asks for it. */
+export async function reviewCommand(call: Call): Promise<number> {
+  const [file] = call.given;
+  const plan = planOf(call, file!);
+  const maps = [...Object.values(DEMO_MAPS), ...call.all('map').map((each) => readText(each))];
+  const names = [...Object.keys(DEMO_MAPS), ...call.all('map')];
+  const map = joinMaps(maps.map((text, at) => orRefuse(readResourceMap(text), names[at]!)));
+  const extract = extractOf(plan, map);
+  const profile = profileOf(call.one('load'));
+  const { books, setting } = await settingOf(extract, call.all('books'));
+  const asked: ReviewAsked = { extract, profile, setting, books };
+  const { review } = reviewOf(asked);
+  const limitsFile = call.one('limits');
+  const limits =
+    limitsFile === undefined ? NO_LIMITS : orRefuse(readLimits(readText(limitsFile)), limitsFile);
+  const held = holdLimits({ ...asked, review, limits, today: new Date().toISOString().slice(0, 10) });
+  const answer: LimitsAnswer = {
+    ...held,
+    broken: held.broken.map((each) => ({ ...each, remedy: remedyFor(each, { ...asked, review }) })),
+  };
+  const whatIfs = call.all('what-if').map((each) => whatIf(each, whatIfOf(each, asked), asked, review));
+  const text = await written(call, { review, limits: answer, whatIfs, plan: file!, all: limits });
+  const out = call.one('out');
+  if (out !== undefined && out !== '-') writeOut(out, text);
+  else if (call.form === 'text') say(text);
+  else process.stdout.write(text);
+  if (answer.state === 'failed') return LIMIT_BROKEN;
+  return call.has('all-priced') && review.rows.some(({ doubts }) => doubts.length > 0) ? NOT_ALL_PRICED : 0;
+}
+
+function planOf(call: Call, file: string): Plan {
+  const after = orRefuse(readPlan(readText(file)), file);
+  const against = call.one('against');
+  return against === undefined ? after : planAgainst(orRefuse(readPlan(readText(against)), against), after);
+}
+
+function profileOf(file: string | undefined): LoadProfile {
+  return file === undefined ? NO_PROFILE : orRefuse(readLoadProfile(readText(file)), file);
+}
+
+/** The newest revision of every book that the change needs; in the currency of the first. */
+async function settingOf(
+  extract: Extract,
+  paths: readonly string[],
+): Promise<{ readonly books: BookSet; readonly setting: ReviewSetting }> {
+  const needed = new Set<string>();
+  for (const { before, after } of extract.resources)
+    for (const side of [before, after])
+      if (side?.is === 'lines')
+        for (const line of side.lines)
+          for (const component of line.is === 'line'
+            ? [line.component]
+            : line.is === 'unknown'
+              ? line.among
+              : [])
+            if (component.place) needed.add(component.place.book);
+  const all = await indexedBooks(paths);
+  const newest = new Map<string, (typeof all)[number]>();
+  for (const book of all)
+    if ((newest.get(book.key)?.revision ?? 0) < book.revision) newest.set(book.key, book);
+  const first = [...newest.values()].find(({ key }) => needed.has(key));
+  return {
+    books: bookSet(all),
+    setting: {
+      currency: first?.currency ?? 'USD',
+      assumptions: { month: DEFAULT_MONTH, countAllowances: true, exchange: [] },
+      books: [...newest.values()].map(({ key, revision }) => ({ book: key, revision })),
+    },
+  };
+}
+
+/** `case=heavy`, `term=36-none`, `region=BOOK/REGION`, `load=FILE`. */
+function whatIfOf(text: string, { setting }: ReviewAsked): WhatIf {
+  const [what, value = ''] = text.split(/=(.*)/s) as [string, string?];
+  switch (what) {
+    case 'case': {
+      if (CASES.some((each) => each === value)) return { is: 'case', case: value as Case };
+      throw invalid('--what-if case= takes lean, likely or heavy.');
+    }
+    case 'term': {
+      if (TERMS.some((each) => each === value)) return { is: 'term', term: value as Term };
+      throw invalid(`--what-if term= takes ${TERMS.join(', ')}.`);
+    }
+    case 'region': {
+      const [book, region] = value.split('/');
+      if (region && setting.books.some((pin) => pin.book === book))
+        return { is: 'region', book: book!, region };
+      throw invalid('--what-if region= takes BOOK/REGION, of a book that is there.');
+    }
+    case 'load':
+      return { is: 'profile', profile: profileOf(value) };
+    default:
+      throw invalid('--what-if takes case=…, term=…, region=BOOK/REGION or load=FILE.');
+  }
+}
+
+export interface ReviewWritten {
+  readonly review: Review;
+  readonly limits: LimitsAnswer;
+  readonly whatIfs: readonly WhatIfColumn[];
+  readonly plan: string;
+  readonly all: typeof NO_LIMITS;
+}
+
+async function written({ form, has }: Call, told: ReviewWritten): Promise<string> {
+  const { review, limits, whatIfs, all, plan } = told;
+  switch (form) {
+    case 'json':
+      return `${JSON.stringify({ ...review, limits, whatIfs }, null, 2)}\n`;
+    case 'markdown':
+      return (await import('@/handover/review-markdown')).reviewMarkdown(told);
+    case 'junit':
+      return (await import('@/formats/review/junit')).reviewJunit(review, all, limits);
+    case 'sarif':
+      return (await import('@/formats/review/sarif')).reviewSarif(review, all, limits, plan);
+    default:
+      return (await import('./review-text')).reviewText(review, limits, whatIfs, has('all'));
+  }
+}

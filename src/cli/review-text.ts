@@ -1,0 +1,133 @@
+/** A change review as text that is read at eighty columns. */
+import {
+  brokenSentence,
+  doubtSentences,
+  doubtWords,
+  isFelt,
+  limitsSentence,
+  lineDoubt,
+  reviewSentence,
+  rowWords,
+  signedAmount,
+  writeMoney,
+} from '@/core/display';
+import type { LimitsAnswer, Review, ReviewRow, WhatIfColumn } from '@/core/review';
+
+const WIDTH = 80;
+const AMOUNT = 14;
+
+export function reviewText(
+  review: Review,
+  limits: LimitsAnswer,
+  whatIfs: readonly WhatIfColumn[],
+  all: boolean,
+): string {
+  const { currency, totals, rows } = review;
+  const shown = all ? rows : rows.filter(isFelt);
+  const modules = [...new Set(shown.map(({ module }) => module))];
+  const lines = [
+    ...wrapped(reviewSentence(review)),
+    ...(limits.kept.length + limits.broken.length + limits.excepted.length > 0
+      ? wrapped(limitsSentence(limits))
+      : []),
+    ...limits.broken.flatMap((each) => wrapped(brokenSentence(each, currency), '  ')),
+    '',
+    ...modules.flatMap((module) => [
+      ...(modules.length > 1 ? [module] : []),
+      ...shown.filter((row) => row.module === module).flatMap((row) => rowText(row, currency)),
+    ]),
+    ...(Number(totals.rounding.after) === 0 && Number(totals.rounding.difference) === 0
+      ? []
+      : [
+          columns(
+            '  Rounding',
+            writeMoney(totals.rounding.after, currency),
+            signedAmount(totals.rounding.difference, currency),
+          ),
+        ]),
+    '-'.repeat(WIDTH),
+    columns('A month', writeMoney(totals.after, currency), signedAmount(totals.difference, currency)),
+    columns(
+      '12 months',
+      writeMoney(totals.twelveMonths.after, currency),
+      signedAmount(totals.twelveMonths.difference, currency),
+    ),
+    ...(Number(totals.upfront.after) === 0 && Number(totals.upfront.before) === 0
+      ? []
+      : [
+          columns(
+            'At once',
+            writeMoney(totals.upfront.after, currency),
+            signedAmount(totals.upfront.difference, currency),
+          ),
+        ]),
+    ...whatIfs.map(({ name, after, difference }) =>
+      columns(`What if ${name}`, writeMoney(after, currency), signedAmount(difference, currency)),
+    ),
+  ];
+  const doubts = doubtSentences(review);
+  const why = rows.flatMap((row) =>
+    row.lines.flatMap((line) =>
+      line.doubts.length === 0
+        ? []
+        : wrapped(
+            `${line.part === null ? row.address : `${row.address}, ${line.part}`}: ${lineDoubt(line, currency)}`,
+            '    ',
+          ),
+    ),
+  );
+  const open =
+    doubts.length === 0
+      ? []
+      : [
+          '',
+          'Not known, and counted beside the total:',
+          ...doubts.flatMap((each) => wrapped(each, '  ')),
+          ...why,
+        ];
+  const said = [
+    ...review.remarks,
+    ...review.unreached.map((each) => `The load profile’s “${each}” reaches nothing.`),
+    `${currency}; ${review.form}; nothing left this machine.`,
+  ];
+  return [...lines, ...open, '', ...said.flatMap((each) => wrapped(each)), ''].join('\n');
+}
+
+function rowText(row: ReviewRow, currency: string): string[] {
+  const { after, difference, doubts, free, module } = row;
+  const name =
+    module !== 'root' && row.address.startsWith(`${module}.`)
+      ? row.address.slice(module.length + 1)
+      : row.address;
+  const words = [rowWords(row), ...(free === null ? [] : ['free']), ...doubts.map(doubtWords)].join(', ');
+  const priced = free !== null || row.lines.some((line) => line.before !== null || line.after !== null);
+  return [
+    columns(
+      `  ${name}`,
+      priced ? writeMoney(after, currency) : '?',
+      priced ? signedAmount(difference, currency) : '?',
+    ),
+    ...wrapped(words, '      '),
+  ];
+}
+
+/** A name that is too long is cut in its middle: both ends tell it apart. */
+function columns(name: string, after: string, difference: string): string {
+  const room = WIDTH - 2 * AMOUNT;
+  const half = Math.floor((room - 2) / 2);
+  const shown = name.length < room ? name : `${name.slice(0, half)}…${name.slice(name.length - half)}`;
+  return `${shown.padEnd(room)}${after.padStart(AMOUNT)}${difference.padStart(AMOUNT)}`;
+}
+
+function wrapped(text: string, indent = ''): string[] {
+  const lines: string[] = [];
+  let line = indent;
+  for (const word of text.split(' ')) {
+    if (line.length > indent.length && line.length + 1 + word.length > WIDTH) {
+      lines.push(line);
+      line = indent;
+    }
+    line += line.length > indent.length ? ` ${word}` : word;
+  }
+  return [...lines, line];
+}

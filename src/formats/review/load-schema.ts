@@ -1,0 +1,49 @@
+/** The load profile as a file: YAML beside the code. Numbers may be written as numbers; three of them are lean, likely, heavy. */
+import { z } from 'zod';
+import type { LoadProfile, LoadRule } from '@/core/review';
+import type { Checked } from '../faults';
+import { name, term, unit } from '../fields';
+import { load, running, usageEntry } from '../use-fields';
+import { readYaml } from './yaml-file';
+
+const number = z.union([z.string(), z.number()]).transform(String);
+
+/** `12`, or `[10, 12, 20]`, or `{lean: 10, likely: 12, heavy: 20}`. */
+const amount = z.union([
+  number.transform((likely) => ({ likely })),
+  z.tuple([number, number, number]).transform(([lean, likely, heavy]) => ({ lean, likely, heavy })),
+  z.strictObject({ likely: number, lean: number.optional(), heavy: number.optional() }),
+]);
+
+const use = z
+  .strictObject({
+    amount,
+    unit,
+    each: z.strictObject({ amount, unit }).optional(),
+    setAside: amount.optional(),
+    keptDays: amount.optional(),
+  })
+  .pipe(usageEntry);
+
+const rule = z.strictObject({
+  address: name,
+  part: name.optional(),
+  usage: z.record(z.string().max(80), use).optional(),
+  running: running.optional(),
+  load: load.optional(),
+  term: term.optional(),
+});
+
+export const loadProfileSchema = z.strictObject({
+  wick: z.literal('load-profile'),
+  version: z.literal(1),
+  title: name.optional(),
+  loads: z.array(rule).max(5000),
+});
+
+export function readLoadProfile(text: string): Checked<LoadProfile> {
+  const read = readYaml(text, loadProfileSchema);
+  if (!read.ok) return read;
+  const { title = '', loads } = read.value;
+  return { ok: true, value: { title, loads: loads as readonly LoadRule[] } };
+}

@@ -1,0 +1,150 @@
+/** Rules of every review, over drawn plans: held against pricing both sides as designs of their own. */
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { addAll, decimal } from '@/core/base';
+import { halfAwayFromZero } from '@/core/money';
+import { priceDesign } from '@/core/pricing';
+import type { Review } from '@/core/review';
+import { type Changed, planJson } from '@tests/support/plans';
+import { demoBookSet, reviewed } from '@tests/support/reviews';
+
+type Values = Record<string, unknown>;
+
+const sizes = fc.constantFrom('bal-2-8', 'bal-4-16', 'bal-8-32', 'odd-1-1');
+const disk = fc.record({
+  gib: fc.integer({ min: 1, max: 4000 }),
+  class: fc.constantFrom('even', 'swift', 'quiet'),
+});
+const region = fc.constantFrom('severn-1', 'elbe-1', 'tasman-1');
+const values = fc.oneof(
+  fc.record({
+    type: fc.constant('norvane_server'),
+    values: fc.record({ size: sizes, region, disk: fc.array(disk, { maxLength: 3 }) }),
+  }),
+  fc.record({
+    type: fc.constant('norvane_volume'),
+    values: fc.record({ gib: fc.integer({ min: 1, max: 9000 }), region }),
+  }),
+  fc.record({ type: fc.constant('norvane_address'), values: fc.record({ region }) }),
+  fc.record({ type: fc.constant('norvane_role'), values: fc.record({ name: fc.string() }) }),
+  fc.record({ type: fc.constant('strange_thing'), values: fc.record({ a: fc.string() }) }),
+);
+
+const change = fc
+  .record({
+    what: values,
+    other: values,
+    how: fc.constantFrom('create', 'delete', 'update', 'replace', 'same', 'moved'),
+    module: fc.constantFrom('', 'module.a', 'module.b["x"]'),
+  })
+  .map(({ what, other, how, module }): Omit<Changed, 'address'> & { type: string } => {
+    // The other side is of the same type.
+    const second = other.type === what.type ? (other.values as Values) : (what.values as Values);
+    const first = what.values as Values;
+    const type = what.type;
+    const more = module === '' ? {} : { module };
+    switch (how) {
+      case 'create':
+        return { type, ...more, actions: ['create'], after: first };
+      case 'delete':
+        return { type, ...more, actions: ['delete'], before: first };
+      case 'update':
+        return { type, ...more, actions: ['update'], before: first, after: second };
+      case 'replace':
+        return { type, ...more, actions: ['delete', 'create'], before: first, after: second };
+      default:
+        return {
+          type,
+          ...more,
+          actions: ['no-op'],
+          before: first,
+          after: first,
+          ...(how === 'moved' && { previous: `${type}.before` }),
+        };
+    }
+  });
+
+const changes = fc.array(change, { maxLength: 25 }).map((all) =>
+  all.map((each, at): Changed => ({
+    ...each,
+    address: `${each.module ? `${each.module}.` : ''}${each.type}.r${at}`,
+  })),
+);
+
+const reviewOfPlan = (all: readonly Changed[]): Review => reviewed(planJson(all)).review;
+
+const sum = (amounts: readonly string[]): string => addAll(amounts.map(decimal)).toString();
+
+describe('every review', () => {
+  it('is the difference of both sides, each priced as a design by itself', () => {
+    fc.assert(
+      fc.property(changes, (all) => {
+        const { review, before, after } = reviewed(planJson(all));
+        const alone = [before, after].map(({ design }) =>
+          halfAwayFromZero(priceDesign(design, demoBookSet(), 'likely').monthly.value, 2).toString(),
+        );
+        expect([review.totals.before, review.totals.after]).toEqual(alone);
+        for (const side of ['before', 'after', 'difference'] as const) {
+          const { rounding, byModule, byKind, byProvider, byRegion } = review.totals;
+          for (const rows of [review.rows, byModule, byKind, byProvider, byRegion])
+            expect(sum([...rows.map((row) => row[side]), rounding[side]]), side).toBe(review.totals[side]);
+        }
+        // Half a cent for each row at most.
+        const most = review.rows.reduce((count, { lines }) => count + lines.length, 0) * 0.005 + 0.005;
+        expect(Math.abs(Number(review.totals.rounding.after))).toBeLessThanOrEqual(most);
+      }),
+      { numRuns: 60 },
+    );
+  }, 120_000);
+
+  it('of a plan against itself is nothing everywhere', () => {
+    fc.assert(
+      fc.property(changes, (all) => {
+        const still = all.map((each) => {
+          const values = each.after ?? each.before!;
+          return { ...each, actions: ['no-op'], before: values, after: values };
+        });
+        const { rows, totals } = reviewOfPlan(still);
+        expect(totals.difference).toBe('0');
+        for (const { difference, lines } of rows) {
+          expect(difference).toBe('0');
+          for (const line of lines) expect(line.before).toBe(line.after);
+        }
+      }),
+      { numRuns: 30 },
+    );
+  }, 120_000);
+
+  it('does not hang on the order of what changes', () => {
+    fc.assert(
+      fc.property(changes, fc.integer(), (all, turn) => {
+        const at = all.length === 0 ? 0 : Math.abs(turn) % all.length;
+        const other = [...all.slice(at), ...all.slice(0, at)].reverse();
+        const [first, second] = [reviewOfPlan(all), reviewOfPlan(other)];
+        expect(second.totals.difference).toBe(first.totals.difference);
+        expect(second.totals.after).toBe(first.totals.after);
+        expect(second.doubts).toEqual(first.doubts);
+      }),
+      { numRuns: 30 },
+    );
+  }, 120_000);
+
+  it('takes a replacement for a removal and a creation, and a move for nothing', () => {
+    fc.assert(
+      fc.property(changes, (all) => {
+        const apart = all.flatMap((each): Changed[] =>
+          each.actions?.length === 2
+            ? [
+                { ...each, address: `${each.address}_old`, actions: ['delete'], after: null },
+                { ...each, actions: ['create'], before: null },
+              ]
+            : [each],
+        );
+        expect(reviewOfPlan(apart).totals.difference).toBe(reviewOfPlan(all).totals.difference);
+        for (const row of reviewOfPlan(all).rows)
+          if (row.action === 'moved') expect(row.difference).toBe('0');
+      }),
+      { numRuns: 30 },
+    );
+  }, 120_000);
+});

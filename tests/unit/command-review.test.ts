@@ -1,0 +1,136 @@
+/** `wick review`, as a pipeline runs it: forms, exit codes, what-ifs, and that no secret leaves it. */
+import { spawnSync } from 'node:child_process';
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { beforeAll, describe, expect, it, vi } from 'vitest';
+import type { Review } from '@/core/review';
+import { DEMO_REVISIONS, generateBook } from '@/demo/generate-book';
+import { DEMO_PROFILES } from '@/demo/profiles';
+import { planJson, server } from '@tests/support/plans';
+import { reviewed } from '@tests/support/reviews';
+import { ensureProgram } from '../../scripts/bundle-cli.mjs';
+
+vi.setConfig({ testTimeout: 60_000, hookTimeout: 60_000 });
+
+const CANARY = 'canary-91c7';
+const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'wick-review-'));
+const books = path.join(folder, 'books');
+let program = '';
+
+const PLAN = planJson([
+  {
+    address: 'norvane_server.web',
+    before: server('bal-4-16', { password: CANARY }),
+    after: server('bal-8-32', { password: CANARY, start: CANARY }),
+    secretBefore: { password: true },
+    secretAfter: { password: true },
+  },
+  { address: 'module.a.norvane_store.logs', module: 'module.a', after: { class: 'near' } },
+  { address: 'strange_thing.x', after: { note: CANARY } },
+]);
+
+const fileOf = (name: string, content: unknown): string => {
+  const file = path.join(folder, name);
+  fs.writeFileSync(file, typeof content === 'string' ? content : JSON.stringify(content));
+  return file;
+};
+
+const wick = (...args: readonly string[]) =>
+  spawnSync(process.execPath, [program, 'review', ...args, '--books', books], {
+    encoding: 'utf8',
+    env: { ...process.env, DATABASE_URL: '' },
+  });
+
+let plan = '';
+
+beforeAll(async () => {
+  program = path.resolve(await ensureProgram('wick'));
+  fs.mkdirSync(books);
+  const [profile] = DEMO_PROFILES;
+  fs.writeFileSync(
+    path.join(books, 'norvane.json'),
+    JSON.stringify(generateBook(profile!, DEMO_REVISIONS.at(-1)!)),
+  );
+  plan = fileOf('plan.json', PLAN);
+});
+
+describe('wick review', () => {
+  it('says what the core says, in every form, and no secret in any', () => {
+    const { review } = reviewed(PLAN);
+    const { status, stdout } = wick(plan, '--format', 'json');
+    expect(status).toBe(0);
+    const told = JSON.parse(stdout) as Review;
+    expect([told.totals.after, told.totals.difference]).toEqual([
+      review.totals.after,
+      review.totals.difference,
+    ]);
+    expect(told.rows.map(({ difference }) => difference)).toEqual(
+      review.rows.map(({ difference }) => difference),
+    );
+    for (const form of ['text', 'json', 'markdown', 'junit', 'sarif']) {
+      const written = wick(plan, '--format', form, '--all');
+      expect(written.status, form).toBe(0);
+      expect(written.stdout.length, form).toBeGreaterThan(100);
+      expect(written.stdout + written.stderr, form).not.toContain(CANARY);
+    }
+  });
+
+  it('is read at eighty columns', () => {
+    const { stdout } = wick(plan, '--what-if', 'term=36-all', '--what-if', 'case=heavy');
+    for (const line of stdout.split('\n')) expect(line.length, line).toBeLessThanOrEqual(80);
+    expect(stdout).toContain('no rule');
+    expect(stdout).toMatch(/What if term=36-all +[\d.\s]+ +−/);
+  });
+
+  it('ends with a code for each outcome', () => {
+    const limits = (most: number): string =>
+      fileOf(
+        `limits-${most}.yaml`,
+        `wick: limits\nversion: 1\nlimits: [{ id: month, most: { total: ${most} } }]\n`,
+      );
+    expect(wick(plan, '--limits', limits(100_000)).status).toBe(0);
+    const broken = wick(plan, '--limits', limits(10));
+    expect(broken.status).toBe(8);
+    expect(broken.stdout).toContain('“month” is broken');
+    expect(wick(plan, '--all-priced').status).toBe(3);
+    const bad = wick(fileOf('bad.json', '{"format_version":"9.0"}'));
+    expect([bad.status, bad.stdout]).toEqual([2, '']);
+    expect(bad.stderr).toContain('not known here');
+    expect(wick(path.join(folder, 'nowhere.json')).status).toBe(4);
+    expect(wick(plan, '--what-if', 'moon=full').status).toBe(2);
+  });
+
+  it('prices what the load profile says, and tells what of it reaches nothing', () => {
+    const load = fileOf(
+      'load.yaml',
+      `wick: load-profile
+version: 1
+loads:
+  - address: module.a.norvane_store.*
+    usage: { stored: { amount: [100, 500, 900], unit: GB }, reads: { amount: 1000, unit: request }, writes: { amount: 10, unit: request } }
+  - address: nobody
+    term: 12-none
+`,
+    );
+    const told = JSON.parse(wick(plan, '--load', load, '--format', 'json').stdout) as Review;
+    const store = told.rows.find(({ type }) => type === 'norvane_store')!;
+    expect([store.doubts, Number(store.after) > 0]).toEqual([[], true]);
+    expect(told.unreached).toEqual(['nobody']);
+  });
+
+  it('holds two plans against one another, and one against itself is nothing', () => {
+    const told = JSON.parse(wick(plan, '--against', plan, '--format', 'json').stdout) as Review;
+    expect(told.totals.difference).toBe('0');
+    expect(told.rows.every(({ difference }) => difference === '0')).toBe(true);
+  });
+
+  it('takes rules of one’s own', () => {
+    const map = fileOf(
+      'map.yaml',
+      'wick: resource-map\nversion: 1\ntitle: Ours\nproviders: { norvane: { book: norvane, region: region } }\nrules: [{ type: strange_thing, free: It is a picture. }]\n',
+    );
+    const told = JSON.parse(wick(plan, '--map', map, '--format', 'json').stdout) as Review;
+    expect(told.rows.find(({ type }) => type === 'strange_thing')!.free).toBe('It is a picture.');
+  });
+});
