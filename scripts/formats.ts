@@ -7,6 +7,9 @@ import { designFileSchema, priceBookSchema, writeDesign } from '@/formats';
 import { machineLines, machineSchema } from '@/formats/fleet/machine-schema';
 import { fleetPlanSchema } from '@/formats/fleet/plan-schema';
 import { writeBookCsv } from '@/formats/stream';
+import { limitsSchema } from '@/formats/review/limits-schema';
+import { loadProfileSchema } from '@/formats/review/load-schema';
+import { resourceMapSchema } from '@/formats/review/map-schema';
 import { studyFileSchema, writeStudy } from '@/formats/study-schema';
 import { page } from '../docs/examples/page';
 import {
@@ -51,6 +54,9 @@ main(async () => {
   await write('fleet-plan.example.json', examplePlan);
   await write('study.schema.json', z.toJSONSchema(studyFileSchema, { io: 'input' }));
   await write('study.example.json', writeStudy(exampleStudy));
+  await write('resource-map.schema.json', z.toJSONSchema(resourceMapSchema, { io: 'input' }));
+  await write('load-profile.schema.json', z.toJSONSchema(loadProfileSchema, { io: 'input' }));
+  await write('limits.schema.json', z.toJSONSchema(limitsSchema, { io: 'input' }));
   const machines = path.join(FOLDER, 'machines.example.ndjson');
   fs.writeFileSync(machines, [...machineLines(exampleMachines)].join(''));
   say(machines);

@@ -109,7 +109,7 @@ function keeping(): { kept: { regions: RegionRow[]; offers: OfferRow[]; rates: R
 
 /** Files, folders, several of each. One book and revision may stand in them once. */
 export async function readBooks(paths: readonly string[]): Promise<PriceBookFile[]> {
-  const names = paths.flatMap((each) => (isFolder(each) ? bookFilesIn(each) : [each]));
+  const names = bookFiles(paths);
   const seen = new Map<string, string>();
   const files: PriceBookFile[] = [];
   for (const name of names) {
@@ -123,6 +123,11 @@ export async function readBooks(paths: readonly string[]): Promise<PriceBookFile
     files.push(file);
   }
   return files;
+}
+
+/** Files, and what is in folders. */
+export function bookFiles(paths: readonly string[]): string[] {
+  return paths.flatMap((each) => (isFolder(each) ? bookFilesIn(each) : [each]));
 }
 
 function isFolder(name: string): boolean {

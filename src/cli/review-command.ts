@@ -4,6 +4,7 @@ import {
   type Extract,
   extractOf,
   holdLimits,
+  type IndexedMap,
   joinMaps,
   type LimitsAnswer,
   type LoadProfile,
@@ -28,7 +29,8 @@ import { readLimits } from '@/formats/review/limits-schema';
 import { readLoadProfile } from '@/formats/review/load-schema';
 import { readResourceMap } from '@/formats/review/map-schema';
 import { invalid } from '@/operations/app-error';
-import { indexedBooks, orRefuse, readText, writeOut } from './files';
+import { newestBooks } from './few-rates';
+import { orRefuse, readText, writeOut } from './files';
 import type { Call } from './options';
 import { say } from './print';
 
@@ -39,23 +41,22 @@ const LIMIT_BROKEN = 8;
 export async function reviewCommand(call: Call): Promise<number> {
   const [file] = call.given;
   const plan = planOf(call, file!);
-  const maps = [...Object.values(DEMO_MAPS), ...call.all('map').map((each) => readText(each))];
-  const names = [...Object.keys(DEMO_MAPS), ...call.all('map')];
-  const map = joinMaps(maps.map((text, at) => orRefuse(readResourceMap(text), names[at]!)));
+  const map = mapFor(plan, call.all('map'));
   const extract = extractOf(plan, map);
   const profile = profileOf(call.one('load'));
-  const { books, setting } = await settingOf(extract, call.all('books'));
+  const { books, setting } = await settingOf(extract, call);
   const asked: ReviewAsked = { extract, profile, setting, books };
-  const { review } = reviewOf(asked);
+  const planned = reviewOf(asked);
+  const { review } = planned;
   const limitsFile = call.one('limits');
   const limits =
     limitsFile === undefined ? NO_LIMITS : orRefuse(readLimits(readText(limitsFile)), limitsFile);
   const held = holdLimits({ ...asked, review, limits, today: new Date().toISOString().slice(0, 10) });
   const answer: LimitsAnswer = {
     ...held,
-    broken: held.broken.map((each) => ({ ...each, remedy: remedyFor(each, { ...asked, review }) })),
+    broken: held.broken.map((each) => ({ ...each, remedy: remedyFor(each, { ...asked, planned }) })),
   };
-  const whatIfs = call.all('what-if').map((each) => whatIf(each, whatIfOf(each, asked), asked, review));
+  const whatIfs = call.all('what-if').map((each) => whatIf(each, whatIfOf(each, asked), asked, planned));
   const text = await written(call, { review, limits: answer, whatIfs, plan: file!, all: limits });
   const out = call.one('out');
   if (out !== undefined && out !== '-') writeOut(out, text);
@@ -63,6 +64,16 @@ export async function reviewCommand(call: Call): Promise<number> {
   else process.stdout.write(text);
   if (answer.state === 'failed') return LIMIT_BROKEN;
   return call.has('all-priced') && review.rows.some(({ doubts }) => doubts.length > 0) ? NOT_ALL_PRICED : 0;
+}
+
+/** What ships for the providers of the plan, and then one's own, which win. */
+function mapFor(plan: Plan, own: readonly string[]): IndexedMap {
+  const providers = new Set(plan.resources.map(({ provider }) => provider));
+  const shipped = Object.entries(DEMO_MAPS).filter(([provider]) => providers.has(provider));
+  return joinMaps([
+    ...shipped.map(([name, text]) => orRefuse(readResourceMap(text, false), name)),
+    ...own.map((file) => orRefuse(readResourceMap(readText(file)), file)),
+  ]);
 }
 
 function planOf(call: Call, file: string): Plan {
@@ -78,9 +89,9 @@ function profileOf(file: string | undefined): LoadProfile {
 /** The newest revision of every book that the change needs; in the currency of the first. */
 async function settingOf(
   extract: Extract,
-  paths: readonly string[],
+  call: Call,
 ): Promise<{ readonly books: BookSet; readonly setting: ReviewSetting }> {
-  const needed = new Set<string>();
+  const wanted = new Map<string, Set<string>>();
   for (const { before, after } of extract.resources)
     for (const side of [before, after])
       if (side?.is === 'lines')
@@ -89,19 +100,21 @@ async function settingOf(
             ? [line.component]
             : line.is === 'unknown'
               ? line.among
-              : [])
-            if (component.place) needed.add(component.place.book);
-  const all = await indexedBooks(paths);
-  const newest = new Map<string, (typeof all)[number]>();
-  for (const book of all)
-    if ((newest.get(book.key)?.revision ?? 0) < book.revision) newest.set(book.key, book);
-  const first = [...newest.values()].find(({ key }) => needed.has(key));
+              : []) {
+            const { place, choice } = component;
+            if (!place) continue;
+            const known = wanted.get(place.book) ?? new Set<string>();
+            wanted.set(place.book, known);
+            if (choice.by === 'sku') known.add(choice.sku);
+          }
+  // A broken limit looks for a smaller size.
+  const found = await newestBooks(call.all('books'), wanted, call.one('limits') !== undefined);
   return {
-    books: bookSet(all),
+    books: bookSet(found),
     setting: {
-      currency: first?.currency ?? 'USD',
+      currency: found[0]?.currency ?? 'USD',
       assumptions: { month: DEFAULT_MONTH, countAllowances: true, exchange: [] },
-      books: [...newest.values()].map(({ key, revision }) => ({ book: key, revision })),
+      books: found.map(({ key, revision }) => ({ book: key, revision })),
     },
   };
 }

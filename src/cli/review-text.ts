@@ -5,9 +5,9 @@ import {
   doubtWords,
   isFelt,
   limitsSentence,
-  lineDoubt,
   reviewSentence,
   rowWords,
+  sharedDoubts,
   signedAmount,
   writeMoney,
 } from '@/core/display';
@@ -66,15 +66,8 @@ export function reviewText(
     ),
   ];
   const doubts = doubtSentences(review);
-  const why = rows.flatMap((row) =>
-    row.lines.flatMap((line) =>
-      line.doubts.length === 0
-        ? []
-        : wrapped(
-            `${line.part === null ? row.address : `${row.address}, ${line.part}`}: ${lineDoubt(line, currency)}`,
-            '    ',
-          ),
-    ),
+  const why = sharedDoubts(review).flatMap((each) =>
+    wrapped(`${placesText(each.where)}: ${each.why}`, '    '),
   );
   const open =
     doubts.length === 0
@@ -91,6 +84,13 @@ export function reviewText(
     `${currency}; ${review.form}; nothing left this machine.`,
   ];
   return [...lines, ...open, '', ...said.flatMap((each) => wrapped(each)), ''].join('\n');
+}
+
+const MOST_PLACES = 3;
+
+function placesText(where: readonly string[]): string {
+  const more = where.length - MOST_PLACES;
+  return `${where.slice(0, MOST_PLACES).join('; ')}${more > 0 ? ` and ${more} more` : ''}`;
 }
 
 function rowText(row: ReviewRow, currency: string): string[] {

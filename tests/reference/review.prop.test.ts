@@ -148,3 +148,16 @@ describe('every review', () => {
     );
   }, 120_000);
 });
+
+describe('a plan through its map', () => {
+  it('makes of each resource what it makes of it alone', () => {
+    fc.assert(
+      fc.property(changes, (all) => {
+        const together = reviewed(planJson(all)).extract.resources;
+        const alone = all.map((each) => reviewed(planJson([each])).extract.resources[0]);
+        expect(together).toEqual(alone);
+      }),
+      { numRuns: 40 },
+    );
+  }, 120_000);
+});

@@ -10,6 +10,9 @@ import { cellOf, groupMachines, type Machine, Placer } from '@/core/fleet';
 import { machineSchema } from '@/formats/fleet/machine-schema';
 import { fleetPlanSchema, readFleetPlan } from '@/formats/fleet/plan-schema';
 import { readMachineLines } from '@/formats/fleet/read-machine-lines';
+import { limitsSchema, readLimits } from '@/formats/review/limits-schema';
+import { loadProfileSchema, readLoadProfile } from '@/formats/review/load-schema';
+import { readResourceMap, resourceMapSchema } from '@/formats/review/map-schema';
 import { readStudy, studyFileSchema } from '@/formats/study-schema';
 import { studySentence } from '@/core/display';
 import { studyAnswer } from '@/core/own-or-rent';
@@ -24,6 +27,9 @@ describe('docs/formats', () => {
     ['machine.schema.json', machineSchema],
     ['fleet-plan.schema.json', fleetPlanSchema],
     ['study.schema.json', studyFileSchema],
+    ['resource-map.schema.json', resourceMapSchema],
+    ['load-profile.schema.json', loadProfileSchema],
+    ['limits.schema.json', limitsSchema],
   ] as const)('%s is what ./run formats writes', (name, schema) => {
     expect(JSON.parse(read(name))).toEqual(
       JSON.parse(JSON.stringify(z.toJSONSchema(schema, { io: 'input' }))),
@@ -45,6 +51,18 @@ describe('docs/formats', () => {
     expect(summary).toMatchObject({ unpriced: 0, currency: 'EUR' });
     // 2 × (730 × 0.049 + 430 ÷ 12) + (1500 − 100) × 0.08
     expect(summary.printed).toBe('255.21');
+  });
+
+  it('has a resource map, a load profile and limits that are read', () => {
+    const [map, load, limits] = [
+      readResourceMap(read('resource-map.example.yaml')),
+      readLoadProfile(read('load-profile.example.yaml')),
+      readLimits(read('limits.example.yaml')),
+    ];
+    if (!map.ok || !load.ok || !limits.ok) throw new Error(JSON.stringify([map, load, limits]));
+    expect(map.value.rules.map(({ type }) => type)).toEqual(['quay_server', 'quay_role']);
+    expect(load.value.loads).toHaveLength(2);
+    expect(limits.value.limits.map(({ rule }) => rule.is)).toContain('only-regions');
   });
 
   it('has a study that is read and has an answer', () => {

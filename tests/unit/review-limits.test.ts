@@ -9,7 +9,8 @@ import { demoBookSet, demoSetting, fine, reviewed } from '@tests/support/reviews
 const limitsOf = (text: string): Limits => fine(readLimits(`wick: limits\nversion: 1\n${text}`));
 
 function held(changes: readonly Changed[], limits: string, today = '2026-11-28') {
-  const { review, extract } = reviewed(planJson(changes));
+  const planned = reviewed(planJson(changes));
+  const { review, extract } = planned;
   const asked = {
     review,
     extract,
@@ -17,6 +18,7 @@ function held(changes: readonly Changed[], limits: string, today = '2026-11-28')
     books: demoBookSet(),
     setting: demoSetting,
     today,
+    planned,
   };
   return { ...asked, answer: holdLimits(asked), profile: NO_PROFILE };
 }

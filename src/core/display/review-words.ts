@@ -114,7 +114,7 @@ export function lineDoubt(
         case 'rule-fault':
           return message ?? '';
         case 'no-price':
-          return issues.map(sentenceFor).join(' ');
+          return [...new Set(issues.map(sentenceFor))].join(' ');
         case 'usage-missing':
           return `Not said: ${missing.map((each) => missingWords(each, currency)).join('; ')}.`;
         default:
@@ -123,6 +123,33 @@ export function lineDoubt(
     })
     .filter(Boolean)
     .join(' ');
+}
+
+/** Several resources that lack the same, told once. */
+export interface SharedDoubt {
+  readonly why: string;
+  readonly where: readonly string[];
+}
+
+/**
+ * Every reason once, with where it holds; those that hold at most places first.
+ *
+ * @example
+ * sharedDoubts({ ...review, rows: [] }); // => []
+ */
+export function sharedDoubts({ rows, currency }: Pick<Review, 'rows' | 'currency'>): SharedDoubt[] {
+  const where = new Map<string, string[]>();
+  for (const { address, lines } of rows)
+    for (const line of lines) {
+      if (line.doubts.length === 0) continue;
+      const why = lineDoubt(line, currency);
+      const known = where.get(why) ?? [];
+      where.set(why, known);
+      known.push(line.part === null ? address : `${address}, ${line.part}`);
+    }
+  return [...where]
+    .map(([why, places]) => ({ why, where: places }))
+    .sort((a, b) => b.where.length - a.where.length);
 }
 
 function missingWords({ label, price, unit }: ReviewLine['missing'][number], currency: string): string {

@@ -20,6 +20,8 @@ export interface Scope {
 
 export interface Expression {
   readonly text: string;
+  /** Attributes that it looks at; `key` among them where it looks at that. */
+  readonly looks: readonly string[];
   evaluate(scope: Scope): Value;
 }
 
@@ -77,21 +79,23 @@ export function compileExpression(text: string): Expression {
     const place = index === undefined ? '' : ` at character ${index + 1}`;
     throw new ExpressionFault(`“${text}” cannot be read${place}: ${description ?? 'something is missing'}.`);
   }
-  const made = { text, evaluate: stepOf(parsed, 0) };
+  const looks = new Set<string>();
+  const made = { text, evaluate: stepOf(parsed, 0, looks), looks: [...looks] };
   if (known.size >= MOST_KNOWN) known.clear();
   known.set(text, made);
   return made;
 }
 
-function stepOf(parsed: Parsed, depth: number): Step {
+function stepOf(parsed: Parsed, depth: number, looks: Set<string>): Step {
   if (depth > DEEPEST) throw new ExpressionFault(`An expression has at most ${DEEPEST} levels.`);
-  const inner = (part: unknown): Step => stepOf(part as Parsed, depth + 1);
+  const inner = (part: unknown): Step => stepOf(part as Parsed, depth + 1, looks);
   switch (parsed.type) {
     case 'Literal': {
       const value = parsed.value as Value;
       return () => value;
     }
     case 'Identifier':
+      looks.add(parsed.name as string);
       return named(parsed.name as string);
     case 'MemberExpression':
       return member(parsed, inner);

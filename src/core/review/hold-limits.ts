@@ -1,7 +1,7 @@
 /** Holds a review against its limits. */
 import { Decimal, decimal } from '../base';
 import type { BookSet } from '../pricing';
-import type { ReviewSetting } from './designs';
+import { costing, type ReviewSetting } from './designs';
 import type { BrokenLimit, Exception, ExceptedLimit, Limits, LimitsAnswer, Rule } from './limits';
 import { addressMatches } from './load-profile';
 import type { Extract } from './extract';
@@ -145,15 +145,21 @@ function linesFound(rows: readonly ReviewRow[], breaks: (line: ReviewLine) => bo
 const matchesAny = (patterns: readonly string[], text: string | null): boolean =>
   text !== null && patterns.some((pattern) => addressMatches(pattern, text));
 
-function skuOf({ id }: ReviewLine, extract: Extract): string | null {
-  for (const { after } of extract.resources) {
-    if (after?.is !== 'lines') continue;
-    for (const line of after.lines)
-      if (line.is === 'line' && line.component.id === id)
-        return line.component.choice.by === 'sku' ? line.component.choice.sku : null;
-  }
-  return null;
+const skus = new WeakMap<Extract, ReadonlyMap<string, string>>();
+
+/** By id of a line, of what is there afterwards. */
+function skusOf(extract: Extract): ReadonlyMap<string, string> {
+  const known = skus.get(extract);
+  if (known) return known;
+  const made = new Map<string, string>();
+  for (const { after } of extract.resources)
+    for (const { component } of costing(after))
+      if (component.choice.by === 'sku') made.set(component.id, component.choice.sku);
+  skus.set(extract, made);
+  return made;
 }
+
+const skuOf = ({ id }: ReviewLine, extract: Extract): string | null => skusOf(extract).get(id) ?? null;
 
 function familyOf(line: ReviewLine, { books, setting, extract }: HoldAsked): string | null {
   const pin = setting.books.find(({ book }) => book === line.book);

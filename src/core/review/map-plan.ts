@@ -1,8 +1,9 @@
 /** A plan through a resource map: the extract, which is all that is kept of it. Need O1. */
 import type { Extract, MappedResource } from './extract';
-import { attributesRead, mapSide } from './map-resource';
+import { attributesRead } from './map-resource';
 import type { Marks, Plain, Plan, PlannedResource, ResourceSide } from './plan-model';
 import type { IndexedMap, ResourceRule } from './resource-map';
+import { SideMapper } from './side-mapper';
 import type { Value } from './value';
 
 /**
@@ -14,11 +15,12 @@ import type { Value } from './value';
  */
 export function extractOf(plan: Plan, map: IndexedMap): Extract {
   const known = new Set(plan.resources.map(({ address }) => address));
+  const mapper = new SideMapper(map);
   return {
     form: plan.form,
     map: map.map.title,
     resources: plan.resources.flatMap((resource) =>
-      resource.action === 'read' ? [] : [mappedOf(resource, plan, map, known)],
+      resource.action === 'read' ? [] : [mappedOf(resource, plan, map, mapper, known)],
     ),
     remarks: plan.remarks,
   };
@@ -30,12 +32,13 @@ function mappedOf(
   resource: PlannedResource,
   plan: Plan,
   map: IndexedMap,
+  mapper: SideMapper,
   known: ReadonlySet<string>,
 ): MappedResource {
   const { address, movedFrom, module, type, action, settings } = resource;
   const rule = map.byType.get(type);
   const setUp = settings === null ? null : (plan.settings[settings] ?? null);
-  const sideOf = (side: ResourceSide | null) => (side ? mapSide(resource, side, rule, map, setUp) : null);
+  const sideOf = (side: ResourceSide | null) => (side ? mapper.read(resource, side, setUp) : null);
   const before = sideOf(resource.before);
   const after = resource.after === resource.before ? before : sideOf(resource.after);
   return {

@@ -10,11 +10,11 @@ import type { ReviewSetting } from './designs';
 import type { Extract, MappedResource } from './extract';
 import type { LoadProfile } from './load-profile';
 import type { BrokenLimit, Remedy } from './limits';
-import type { Review } from './model';
-import { reviewOf } from './review';
+import { type PricedReview, reviewOf } from './review';
 
 export interface RemedyAsked {
-  readonly review: Review;
+  /** The change as it is planned. */
+  readonly planned: PricedReview;
   readonly extract: Extract;
   readonly profile: LoadProfile;
   readonly setting: ReviewSetting;
@@ -37,7 +37,7 @@ export function remedyFor(broken: BrokenLimit, asked: RemedyAsked): Remedy | nul
   if (rule.is !== 'bound') return null;
   const { extract } = asked;
   const isUnder = (tried: Extract, address: string): string | null => {
-    const { review } = reviewOf({ ...asked, extract: tried });
+    const { review } = reviewOf({ ...asked, extract: tried, from: asked.planned });
     const { totals, rows } = review;
     const row = rows.find((each) => each.address === address);
     const found: Decimal =

@@ -26,6 +26,8 @@ export interface ReviewAsked {
   readonly setting: ReviewSetting;
   readonly books: BookSet;
   readonly case?: Case;
+  /** A review over the same books: what is the same in it is not priced again. */
+  readonly from?: PricedReview;
 }
 
 /** Both sides, priced: whoever opens an amount asks these. */
@@ -52,10 +54,11 @@ export function reviewOf({
   setting,
   books,
   case: which = 'likely',
+  from,
 }: ReviewAsked): PricedReview {
   const designs = designsOf(extract, profile, setting);
-  const pricer = createPricer(books);
-  const after = pricer.plan(designs.after);
+  const pricer = from?.after.pricer.books === books ? from.after.pricer : createPricer(books);
+  const after = pricer.plan(designs.after, from?.after);
   const last = sideOf(after, which);
   // What did not change is taken over.
   const before = pricer.plan(designs.before, after);

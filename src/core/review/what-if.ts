@@ -5,8 +5,7 @@ import type { Term } from '../terms';
 import type { Case } from '../usage';
 import type { Extract, MappedSide } from './extract';
 import type { LoadProfile } from './load-profile';
-import type { Review } from './model';
-import { type ReviewAsked, reviewOf } from './review';
+import { type PricedReview, type ReviewAsked, reviewOf } from './review';
 
 export type WhatIf =
   | { readonly is: 'case'; readonly case: Case }
@@ -34,15 +33,20 @@ export interface WhatIfColumn {
 /**
  * @example
  * const asked = { extract: { form: 'plan', map: '', resources: [], remarks: [] }, profile: { title: '', loads: [] }, setting, books };
- * whatIf('heavy', { is: 'case', case: 'heavy' }, asked, reviewOf(asked).review).difference; // => '0'
+ * whatIf('heavy', { is: 'case', case: 'heavy' }, asked, reviewOf(asked)).difference; // => '0'
  */
-export function whatIf(name: string, change: WhatIf, asked: ReviewAsked, planned: Review): WhatIfColumn {
-  const { review } = reviewOf(changed(change, asked));
+export function whatIf(
+  name: string,
+  change: WhatIf,
+  asked: ReviewAsked,
+  planned: PricedReview,
+): WhatIfColumn {
+  const { review } = reviewOf({ ...changed(change, asked), from: planned });
   const { after } = review.totals;
   return {
     name,
     after,
-    difference: decimal(after).minus(planned.totals.after).toString(),
+    difference: decimal(after).minus(planned.review.totals.after).toString(),
     byAddress: Object.fromEntries(review.rows.map((row) => [row.address, row.after])),
     doubts: review.rows.filter(({ doubts }) => doubts.length > 0).length,
   };

@@ -55,6 +55,12 @@ describe('the reader of plans', () => {
       'resource_changes[1].change.actions: is none of the known actions, at “x.y”',
     );
     expect(faultOf({ format_version: '1.2', resource_changes: [3] })).toContain('resource_changes[0]');
+    expect(faultOf(planJson([{ address: ADDRESS, actions: ['create'] }]))).toBe(
+      `resource_changes[0].change.after: is missing, at “${ADDRESS}”`,
+    );
+    expect(faultOf(planJson([{ address: ADDRESS, actions: ['update'], after: server() }]))).toContain(
+      'before: is missing',
+    );
     expect(faultOf({ format_version: '1.2', resource_changes: {} })).toBe('resource_changes: must be a list');
     expect(
       faultOf(

@@ -126,6 +126,8 @@ function changeOf(each: unknown, path: string, configuration: Configuration): Ch
     field(change, 'after_unknown'),
     field(change, 'after_sensitive'),
   );
+  const lacking = lackingSide(action, before, after);
+  if (lacking) return { path: `${path}.change.${lacking}`, message: `is missing, at “${address}”` };
   const within = textOf(field(entry, 'module_address')) ?? '';
   const mode = textOf(field(entry, 'mode')) ?? 'managed';
   const name = textOf(field(entry, 'name')) ?? '';
@@ -147,6 +149,19 @@ function changeOf(each: unknown, path: string, configuration: Configuration): Ch
       names: said?.names ?? {},
     },
   };
+}
+
+/** Nothing is taken for a side that is not there. */
+function lackingSide(
+  action: PlanAction,
+  before: ResourceSide | null,
+  after: ResourceSide | null,
+): 'before' | 'after' | null {
+  const isNew = action === 'create' || action === 'read';
+  const isGone = action === 'delete' || action === 'forget';
+  if (action === 'unchanged' || action === 'moved') return (before ?? after) ? null : 'after';
+  if (!isNew && action !== 'import' && !before) return 'before';
+  return !isGone && !after ? 'after' : null;
 }
 
 /** What is only forgotten goes on costing what it does; what does not change has one side for both. */
@@ -204,7 +219,8 @@ function actionOf(actions: readonly unknown[], { moved, imported }: Circumstance
 function sideOf(values: unknown, unknown: unknown, secret: unknown): ResourceSide | null {
   const own = valuesOf(values);
   // Nothing of it may be known yet, and it is planned all the same.
-  if (!own && !objectOf(unknown) && unknown !== true) return null;
+  const isPlanned = unknown === true || Object.keys(objectOf(unknown) ?? {}).length > 0;
+  if (!own && !isPlanned) return null;
   return { values: own ?? {}, unknown: marksOf(unknown), secret: marksOf(secret) };
 }
 

@@ -32,6 +32,8 @@ export interface BookSink {
   regions(rows: readonly RegionRow[]): Promise<void>;
   offers(rows: readonly OfferRow[]): Promise<void>;
   rates(rows: readonly RateRow[]): Promise<void>;
+  /** Rates of other offers are passed over unchecked; absent: all are wanted. */
+  wants?(sku: string): boolean;
 }
 
 export interface BookCounts {
@@ -45,6 +47,11 @@ export interface Placed {
   readonly row: unknown;
   readonly path: string;
   at(field: string): { readonly line: number; readonly column: number };
+}
+
+function isOther(row: unknown, wants: (sku: string) => boolean): boolean {
+  const sku: unknown = typeof row === 'object' && row !== null ? (row as Partial<RateRow>).sku : null;
+  return typeof sku === 'string' && !wants(sku);
 }
 
 type Place = { readonly line: number; readonly column: number };
@@ -104,6 +111,7 @@ export class BookReader {
     for (const placed of rows) {
       const index = this.counts.rates;
       this.counts.rates += 1;
+      if (this.sink.wants && isOther(placed.row, this.sink.wants)) continue;
       if (this.checker.addPlainRate(placed.row, index)) {
         good.push(placed.row as RateRow);
         continue;

@@ -1,0 +1,90 @@
+/** Price books for a command that needs few of their offers: files of other books are passed over, other rates are not kept. */
+import fs from 'node:fs';
+import { indexBook, type PriceBook } from '@/core/books';
+import { type OfferRow, type RateRow, type RegionRow, toBookData } from '@/formats';
+import { readBook } from '@/formats/stream';
+import { invalid } from '@/operations/app-error';
+import { bookFiles, bytesOf } from './files';
+
+/** By key of a book: its offers that are asked for. */
+export type WantedOffers = ReadonlyMap<string, ReadonlySet<string>>;
+
+interface Peeked {
+  readonly file: string;
+  readonly key: string;
+  readonly revision: number;
+}
+
+const BEGINNING = 65_536;
+
+/**
+ * The newest revision of each wanted book. `families`: with all sizes of the families that are asked for. Rates that nobody
+ * asks for are not checked: `books check` does that.
+ */
+export async function newestBooks(
+  paths: readonly string[],
+  wanted: WantedOffers,
+  families: boolean,
+): Promise<PriceBook[]> {
+  const newest = new Map<string, Peeked>();
+  const unclear: string[] = [];
+  for (const file of bookFiles(paths)) {
+    const found = peeked(file);
+    if (!found) unclear.push(file);
+    else if (wanted.has(found.key) && (newest.get(found.key)?.revision ?? 0) < found.revision)
+      newest.set(found.key, found);
+  }
+  const books: PriceBook[] = [];
+  for (const file of [...[...newest.values()].map((each) => each.file), ...unclear]) {
+    const book = await fewRates(file, wanted, families);
+    const known = books.findIndex(({ key }) => key === book.key);
+    if (!wanted.has(book.key)) continue;
+    if (known < 0) books.push(book);
+    else if (books[known]!.revision < book.revision) books[known] = book;
+  }
+  return books;
+}
+
+/** Which book a plain JSON file is, by its beginning; null: that cannot be told so. */
+function peeked(file: string): Peeked | null {
+  if (!file.endsWith('.json')) return null;
+  let text: string;
+  try {
+    const opened = fs.openSync(file, 'r');
+    try {
+      const bytes = Buffer.alloc(BEGINNING);
+      text = bytes.toString('utf8', 0, fs.readSync(opened, bytes, 0, BEGINNING, 0));
+    } finally {
+      fs.closeSync(opened);
+    }
+  } catch {
+    return null;
+  }
+  const book = /"book"\s*:\s*\{[^{}]*?"key"\s*:\s*"([^"\\]+)"/.exec(text)?.[1];
+  const revision = /"revision"\s*:\s*\{[^{}]*?"number"\s*:\s*(\d+)/.exec(text)?.[1];
+  return book && revision ? { file, key: book, revision: Number(revision) } : null;
+}
+
+async function fewRates(file: string, wanted: WantedOffers, families: boolean): Promise<PriceBook> {
+  const kept = { regions: [] as RegionRow[], offers: [] as OfferRow[], rates: [] as RateRow[] };
+  let own: ReadonlySet<string> | null = null;
+  let isWanted: (sku: string) => boolean = () => true;
+  const read = await readBook(bytesOf(file).source, {
+    head: async ({ book }) => {
+      own = wanted.get(book.key) ?? new Set();
+      isWanted = (sku) => own!.has(sku);
+    },
+    regions: async (rows) => void kept.regions.push(...rows),
+    offers: async (rows) => {
+      kept.offers.push(...rows);
+      if (!families || !own) return;
+      const asked = new Set(kept.offers.filter(({ sku }) => own!.has(sku)).map(({ family }) => family));
+      const skus = new Set(kept.offers.filter(({ family }) => asked.has(family)).map(({ sku }) => sku));
+      isWanted = (sku) => own!.has(sku) || skus.has(sku);
+    },
+    rates: async (rows) => void kept.rates.push(...rows),
+    wants: (sku) => isWanted(sku),
+  });
+  if (read.faults.length > 0) throw invalid(`“${file}” is refused:`, read.faults, read.more);
+  return indexBook(toBookData({ format: 'wick-price-book', version: 1, ...read.head!, ...kept }));
+}
