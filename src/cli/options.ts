@@ -90,6 +90,8 @@ const OPTIONS = {
   'what-if': 'values',
   all: 'flag',
   'all-priced': 'flag',
+  'draft-map': 'value',
+  'draft-load': 'value',
   format: 'value',
   json: 'flag',
   help: 'flag',

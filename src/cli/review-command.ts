@@ -1,4 +1,5 @@
 /** `wick review`: what a plan changes of the month, before it is applied; from files alone, without network or database. */
+import fs from 'node:fs';
 import { bookSet, type BookSet } from '@/core/pricing';
 import {
   type Extract,
@@ -58,6 +59,7 @@ export async function reviewCommand(call: Call): Promise<number> {
   };
   const whatIfs = call.all('what-if').map((each) => whatIf(each, whatIfOf(each, asked), asked, planned));
   const text = await written(call, { review, limits: answer, whatIfs, plan: file!, all: limits });
+  await drafted(call, plan, review);
   const out = call.one('out');
   if (out !== undefined && out !== '-') writeOut(out, text);
   else if (call.form === 'text') say(text);
@@ -84,6 +86,17 @@ function planOf(call: Call, file: string): Plan {
 
 function profileOf(file: string | undefined): LoadProfile {
   return file === undefined ? NO_PROFILE : orRefuse(readLoadProfile(readText(file)), file);
+}
+
+/** Rules and use for a person to finish. A draft of rules is a file of its own; use is added to the profile that is there. */
+async function drafted(call: Call, plan: Plan, review: Review): Promise<void> {
+  const [map, load] = [call.one('draft-map'), call.one('draft-load')];
+  if (map !== undefined)
+    writeOut(map, (await import('@/formats/review/draft-map')).draftMap(plan, review.withoutRule));
+  if (load === undefined) return;
+  const before = fs.existsSync(load) ? readText(load) : '';
+  if (before !== '') orRefuse(readLoadProfile(before), load);
+  writeOut(load, (await import('@/formats/review/load-file')).withMissingUse(before, review));
 }
 
 /** The newest revision of every book that the change needs; in the currency of the first. */

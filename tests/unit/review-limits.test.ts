@@ -78,6 +78,20 @@ describe('limits of a change', () => {
     expect(words).toMatch(/Ask the platform team\.$/);
   });
 
+  it('ask for tags wherever there could be some, and not where they are not known', () => {
+    const { answer } = held(
+      [
+        { address: 'norvane_server.bare', after: { size: 'bal-4-16' } },
+        { address: 'norvane_server.late', after: { size: 'bal-4-16' }, unknown: { labels: true } },
+        { address: 'norvane_server.half', after: server('bal-4-16', { labels: { team: 'web' } }) },
+        { address: 'norvane_server.full', after: server('bal-4-16', { labels: { team: 'web', cost: '7' } }) },
+        { address: 'norvane_role.free', after: {} },
+      ],
+      'limits: [{ id: tagged, tags: [team, cost] }]',
+    );
+    expect(answer.broken[0]!.addresses).toEqual(['norvane_server.bare', 'norvane_server.half']);
+  });
+
   it('only warn where they say so', () => {
     const { answer } = held([LARGE], 'limits: [{ id: month, level: warn, most: { total: 1 } }]');
     expect(answer.state).toBe('warned');

@@ -74,11 +74,13 @@ function underOf(
 const MOST_TAGS = 50;
 const LONGEST_TAG = 256;
 
+/** Null: its tags are not known, or not to be read. */
 function tagsOf(side: ResourceSide | null, attribute: string): Record<string, string> | null {
-  if (!side || markOf(side.secret, attribute) === true) return null;
+  if (!side) return null;
+  const [unknown, secrets] = [markOf(side.unknown, attribute), markOf(side.secret, attribute)];
+  if (unknown === true || secrets === true) return null;
   const tags = plainOf(side.values, attribute);
-  if (typeof tags !== 'object' || tags === null || Array.isArray(tags)) return null;
-  const secrets = markOf(side.secret, attribute);
+  if (typeof tags !== 'object' || tags === null || Array.isArray(tags)) return {};
   const found = Object.entries(tags as Record<string, Plain>).flatMap(([key, value]): [string, string][] =>
     typeof value === 'string' && value.length <= LONGEST_TAG && markOf(secrets, key) !== true
       ? [[key, value]]
