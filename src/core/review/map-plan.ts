@@ -1,10 +1,8 @@
 /** A plan through a resource map: the extract, which is all that is kept of it. Need O1. */
 import type { Extract, MappedResource } from './extract';
-import { attributesRead } from './map-resource';
 import type { Marks, Plain, Plan, PlannedResource, ResourceSide } from './plan-model';
 import type { IndexedMap, ResourceRule } from './resource-map';
 import { SideMapper } from './side-mapper';
-import type { Value } from './value';
 
 /**
  * Resources that are only read are left out: they are others' and cost nothing here.
@@ -25,8 +23,6 @@ export function extractOf(plan: Plan, map: IndexedMap): Extract {
     remarks: plan.remarks,
   };
 }
-
-const NONE: ReadonlyMap<string, Value> = new Map();
 
 function mappedOf(
   resource: PlannedResource,
@@ -51,7 +47,7 @@ function mappedOf(
     tags: rule?.tags === undefined ? null : tagsOf(resource.after ?? resource.before, rule.tags),
     before: before?.side ?? null,
     after: after?.side ?? null,
-    read: attributesRead(before?.heard ?? NONE, after?.heard ?? NONE),
+    read: mapper.attributes(before, after),
   };
 }
 

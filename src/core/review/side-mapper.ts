@@ -1,16 +1,21 @@
 /** Maps sides of resources, those that a rule cannot tell apart once: most of a large plan is alike. */
 import type { Component } from '../design';
 import { compileExpression } from './expression';
-import type { MappedLine, MappedSide } from './extract';
-import { mapSide, type SideRead } from './map-resource';
+import type { MappedLine, MappedSide, ReadAttribute } from './extract';
+import { attributesRead, mapSide, type SideRead } from './map-resource';
 import type { Marks, PlannedResource, ProviderSettings, ResourceSide } from './plan-model';
 import type { IndexedMap, LineRule, ResourceRule } from './resource-map';
 
 const MOST_KEPT = 20_000;
 
+type Heard = SideRead['heard'];
+
+const NONE: Heard = new Map();
+
 export class SideMapper {
   private readonly kept = new Map<string, { readonly address: string; readonly read: SideRead }>();
   private readonly looks = new Map<ResourceRule, readonly string[]>();
+  private readonly pairs = new WeakMap<Heard, WeakMap<Heard, readonly ReadAttribute[]>>();
 
   constructor(private readonly map: IndexedMap) {}
 
@@ -24,6 +29,16 @@ export class SideMapper {
     const read = mapSide(resource, side, rule, this.map, settings);
     if (this.kept.size >= MOST_KEPT) this.kept.clear();
     this.kept.set(key, { address: resource.address, read });
+    return read;
+  }
+
+  /** What was read on both sides, or on the one that there is. */
+  attributes(before: SideRead | null, after: SideRead | null): readonly ReadAttribute[] {
+    const [first, last] = [before?.heard ?? NONE, after?.heard ?? NONE];
+    let known = this.pairs.get(first);
+    if (!known) this.pairs.set(first, (known = new WeakMap()));
+    let read = known.get(last);
+    if (!read) known.set(last, (read = attributesRead(first, last)));
     return read;
   }
 

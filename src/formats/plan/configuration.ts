@@ -27,6 +27,7 @@ export function readConfiguration(root: JsonObject): Configuration {
   const rootModule = objectOf(field(configuration, 'root_module'));
   const variables = objectOf(field(root, 'variables'));
   const resources = new Map<string, SaidOfResource>();
+  const paths = new Map<string, string>();
   collect(rootModule, '', resources, 0);
   const settings: Record<string, ProviderSettings> = {};
   for (const [key, value] of Object.entries(objectOf(field(configuration, 'provider_config')) ?? {})) {
@@ -42,7 +43,11 @@ export function readConfiguration(root: JsonObject): Configuration {
   }
   return {
     settings,
-    of: (module, type, name) => resources.get(`${pathOf(module).join('.')}|${type}.${name}`) ?? null,
+    of: (module, type, name) => {
+      let path = paths.get(module);
+      if (path === undefined) paths.set(module, (path = pathOf(module).join('.')));
+      return resources.get(`${path}|${type}.${name}`) ?? null;
+    },
     settingsOf: (key, provider) => settingsKey(settings, key, provider),
   };
 }
