@@ -100,7 +100,8 @@ function rowText(row: ReviewRow, currency: string): string[] {
       ? row.address.slice(module.length + 1)
       : row.address;
   const words = [rowWords(row), ...(free === null ? [] : ['free']), ...doubts.map(doubtWords)].join(', ');
-  const priced = free !== null || row.lines.some((line) => line.before !== null || line.after !== null);
+  const priced =
+    free !== null || row.lines.some((line) => !line.half && (line.before ?? line.after) !== null);
   return [
     columns(
       `  ${name}`,

@@ -127,6 +127,20 @@ describe('a review', () => {
     ]);
   });
 
+  it('takes nothing for saved where it is not known what comes instead', () => {
+    const before = server('bal-4-16', { disk: [{ gib: 100 }] });
+    const after = server('odd-1-1', { disk: [{ gib: 100 }] });
+    const { review } = reviewed(planJson([{ address: ADDRESS, before, after }]));
+    const row = rowOf(review, ADDRESS);
+    expect([row.state, row.difference, row.doubts]).toEqual(['open', '0', ['no-price']]);
+    expect([review.totals.difference, review.totals.twelveMonths.difference]).toEqual(['0', '0']);
+    expect([review.totals.aside.before, review.totals.aside.after]).toEqual([row.lines[0]!.before, '0']);
+    const late = reviewed(
+      planJson([{ address: ADDRESS, before, after: { disk: [{ gib: 100 }] }, unknown: { size: true } }]),
+    ).review;
+    expect([late.rows[0]!.state, late.totals.difference]).toEqual(['open', '0']);
+  });
+
   it('keeps no secret and nothing that no rule read', () => {
     const canary = 'CANARY-7f3a';
     const { extract, review } = reviewed(

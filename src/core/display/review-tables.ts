@@ -52,12 +52,16 @@ function sumCells({ name, before, after, difference }: GroupSum): FlatCell[] {
 
 function cellsOf(row: ReviewRow): FlatCell[] {
   const { address, before, after, difference, doubts, free, lines } = row;
-  const priced = free !== null || lines.some((line) => line.before !== null || line.after !== null);
+  const priced = free !== null || lines.some((line) => !line.half && (line.before ?? line.after) !== null);
   const said = [free === null ? rowWords(row) : `${rowWords(row)}, free`, ...doubts.map(doubtWords)].join(
     '; ',
   );
   // What is not known is no amount: the cell stays empty, and the words say why.
-  if (!priced) return [address, said, '', '', ''];
+  if (!priced) {
+    const half = lines.find((line) => line.half);
+    const cell = (amount: string | null | undefined): FlatCell => (amount == null ? '' : money(amount));
+    return [address, said, cell(half?.before), cell(half?.after), ''];
+  }
   return [address, said, money(before), money(after), money(difference)];
 }
 

@@ -66,7 +66,12 @@ const many = (count: number, one: string, more: string): string => `${count} ${c
  * @example
  * doubtSentences({ ...review, doubts: { ...review.doubts, unknown: 1 } }); // => ['1 resource is not known until it is applied.']
  */
-export function doubtSentences({ doubts, withoutRule }: Pick<Review, 'doubts' | 'withoutRule'>): string[] {
+export function doubtSentences({
+  doubts,
+  withoutRule,
+  totals,
+  currency,
+}: Pick<Review, 'doubts' | 'withoutRule' | 'totals' | 'currency'>): string[] {
   const resources = (count: number): string => many(count, 'resource', 'resources');
   const be = (count: number): string => (count === 1 ? 'is' : 'are');
   const have = (count: number): string => (count === 1 ? 'has' : 'have');
@@ -86,9 +91,16 @@ export function doubtSentences({ doubts, withoutRule }: Pick<Review, 'doubts' | 
     'usage-missing': (count) =>
       `${resources(count)} ${have(count)} use that no plan knows; the load profile can say it.`,
   };
-  return (Object.keys(of) as Doubt[]).flatMap((doubt) =>
+  const said = (Object.keys(of) as Doubt[]).flatMap((doubt) =>
     doubts[doubt] > 0 ? [of[doubt](doubts[doubt])] : [],
   );
+  const { before, after } = totals.aside;
+  if (decimal(before).isZero() && decimal(after).isZero()) return said;
+  const money = (text: string): string => writeMoney(text, currency);
+  return [
+    ...said,
+    `What has an amount on one side only is in no sum: ${money(before)} before, ${money(after)} after.`,
+  ];
 }
 
 /**
@@ -162,6 +174,7 @@ const STATE_WORDS: Readonly<Record<ReviewRow['state'], string>> = {
   up: 'dearer',
   down: 'cheaper',
   same: 'as before',
+  open: 'changed',
 };
 
 /**

@@ -38,6 +38,8 @@ export interface ReviewLine {
   /** A month; null: no amount, or not there on this side. */
   readonly before: string | null;
   readonly after: string | null;
+  /** It is there on both sides, and has an amount on one only: neither is in any sum. */
+  readonly half: boolean;
   readonly doubts: readonly Doubt[];
   readonly issues: readonly Issue[];
   /** Attributes that are not known, or not to be read. */
@@ -47,7 +49,8 @@ export interface ReviewLine {
   readonly missing: readonly MissingUse[];
 }
 
-export type ReviewState = 'new' | 'gone' | 'up' | 'down' | 'same';
+/** `open`: it is changed, and what it costs is not known on both sides. */
+export type ReviewState = 'new' | 'gone' | 'up' | 'down' | 'same' | 'open';
 
 export interface ReviewRow {
   readonly address: string;
@@ -57,7 +60,7 @@ export interface ReviewRow {
   readonly action: PlanAction;
   readonly under: string | null;
   readonly state: ReviewState;
-  /** Sums of its lines. */
+  /** Sums of its lines, without those that are known by half. */
   readonly before: string;
   readonly after: string;
   readonly difference: string;
@@ -83,6 +86,8 @@ export interface GroupSum extends Sums {
 export interface ReviewTotals extends Sums {
   /** What rounding every row by itself leaves: rows and this add up to the totals. */
   readonly rounding: Sums;
+  /** Of lines that have an amount on one side only: in no other sum, so that nothing looks saved or spent. */
+  readonly aside: Sums;
   /** Paid once at the beginning. */
   readonly upfront: Sums;
   readonly twelveMonths: Sums;

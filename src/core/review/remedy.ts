@@ -40,9 +40,11 @@ export function remedyFor(broken: BrokenLimit, asked: RemedyAsked): Remedy | nul
     const { review } = reviewOf({ ...asked, extract: tried, from: asked.planned });
     const { totals, rows } = review;
     const row = rows.find((each) => each.address === address);
+    // What has no price there keeps nothing.
+    if (!row || row.lines.some(({ half, doubts }) => half || doubts.includes('no-price'))) return null;
     const found: Decimal =
       rule.bound.of === 'resource'
-        ? decimal(row?.after ?? '0')
+        ? decimal(row.after)
         : rule.bound.of === 'total'
           ? decimal(totals.after)
           : rule.bound.of === 'upfront'

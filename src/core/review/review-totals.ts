@@ -2,13 +2,14 @@
 import { addAll, type Decimal, decimal, ZERO } from '../base';
 import { kindOf } from '../books';
 import { halfAwayFromZero, minorDigits } from '../money';
-import type { PricedDesign } from '../pricing';
+import type { PricedComponent, PricedDesign } from '../pricing';
 import { HELD } from './designs';
 import type { GroupSum, ReviewLine, ReviewRow, ReviewTotals, Sums } from './model';
+import type { PricedSide } from './priced-side';
 
 interface Sides {
-  readonly before: { readonly priced: PricedDesign; readonly printed: ReadonlyMap<string, Decimal> };
-  readonly after: { readonly priced: PricedDesign; readonly printed: ReadonlyMap<string, Decimal> };
+  readonly before: PricedSide;
+  readonly after: PricedSide;
 }
 
 export function totalsOf(rows: readonly ReviewRow[], sides: Sides): ReviewTotals {
@@ -17,13 +18,18 @@ export function totalsOf(rows: readonly ReviewRow[], sides: Sides): ReviewTotals
     halfAwayFromZero(sides[which].priced.monthly.value, digits);
   const rounding = (which: 'before' | 'after'): Decimal =>
     total(which).minus(addAll([...sides[which].printed.values()]));
-  const lines = rows.flatMap((row) => row.lines.map((line) => [row, line] as const));
+  const all = rows.flatMap((row) => row.lines.map((line) => [row, line] as const));
+  const lines = all.filter(([, { half }]) => !half);
+  const halves = all.flatMap(([, line]) => (line.half ? [line] : []));
+  const aside = (which: 'before' | 'after'): Decimal =>
+    addAll(halves.map((line) => decimal(line[which] ?? '0')));
   const held = heldSum(sides);
   return {
-    ...sumsOf(total('before'), total('after')),
+    ...sumsOf(total('before').minus(aside('before')), total('after').minus(aside('after'))),
     rounding: sumsOf(rounding('before'), rounding('after')),
-    upfront: priced(sides, ({ upfront }) => upfront),
-    twelveMonths: priced(sides, ({ twelveMonths }) => twelveMonths),
+    aside: sumsOf(aside('before'), aside('after')),
+    upfront: priced(sides, halves, ({ upfront }) => upfront),
+    twelveMonths: priced(sides, halves, ({ upfront, recurring }) => upfront.plus(recurring.times(12))),
     byModule: [...grouped(lines, ([{ module }]) => [module, module]), ...(held ? [held] : [])],
     byKind: grouped(lines, ([, { kind }]) => kind && [kind, kindOf(kind).label]),
     byProvider: grouped(lines, ([, { book }]) => book && [book, book]),
@@ -38,9 +44,18 @@ export function sumsOf(before: Decimal, after: Decimal): Sums {
   return { before: before.toString(), after: after.toString(), difference: after.minus(before).toString() };
 }
 
-function priced({ before, after }: Sides, of: (design: PricedDesign) => Decimal): Sums {
-  const round = (design: PricedDesign): Decimal => halfAwayFromZero(of(design), minorDigits(design.currency));
-  return sumsOf(round(before.priced), round(after.priced));
+type Paid = Pick<PricedComponent & PricedDesign, 'upfront' | 'recurring'>;
+
+/** Of both designs, without what is known by half. */
+function priced(sides: Sides, halves: readonly ReviewLine[], of: (paid: Paid) => Decimal): Sums {
+  const sum = ({ priced: design, lines }: PricedSide): Decimal => {
+    const apart = halves.flatMap(({ id }) => {
+      const line = lines.get(id);
+      return line?.status === 'priced' ? [of(line)] : [];
+    });
+    return halfAwayFromZero(of(design).minus(addAll(apart)), minorDigits(design.currency));
+  };
+  return sumsOf(sum(sides.before), sum(sides.after));
 }
 
 type Pair = readonly [ReviewRow, ReviewLine];

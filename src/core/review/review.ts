@@ -2,21 +2,14 @@
 import { addAll, type Decimal, decimal } from '../base';
 import { kindOf } from '../books';
 import type { Component } from '../design';
-import { halfAwayFromZero, minorDigits } from '../money';
-import {
-  type BookSet,
-  createPricer,
-  type DesignPlan,
-  type PricedDesign,
-  type PricedLine,
-  type Pricer,
-} from '../pricing';
+import { type BookSet, createPricer, type DesignPlan, type PricedLine, type Pricer } from '../pricing';
 import { type Case } from '../usage';
 import { designsOf, type ReviewSetting, ROOT } from './designs';
 import { doubtsOfLine, missingUse } from './doubts';
 import type { Extract, MappedLine, MappedResource, MappedSide, ReadAttribute } from './extract';
 import type { LoadProfile } from './load-profile';
 import type { Doubt, Review, ReviewLine, ReviewRow, ReviewState } from './model';
+import { type PricedSide, sideOf } from './priced-side';
 import { totalsOf } from './review-totals';
 import { spanOf } from './span';
 
@@ -35,13 +28,6 @@ export interface PricedReview {
   readonly review: Review;
   readonly before: DesignPlan;
   readonly after: DesignPlan;
-}
-
-/** One side, as it is printed. */
-export interface PricedSide {
-  readonly priced: PricedDesign;
-  readonly lines: ReadonlyMap<string, PricedLine>;
-  readonly printed: ReadonlyMap<string, Decimal>;
 }
 
 /**
@@ -90,21 +76,6 @@ export function reviewOf({
   };
 }
 
-function sideOf(plan: DesignPlan, which: Case): PricedSide {
-  const priced = plan.pricer.price(plan, { case: which });
-  const digits = minorDigits(priced.currency);
-  const lines = new Map(
-    priced.sections.flatMap((section) => section.lines.map((line) => [line.id, line] as const)),
-  );
-  // Each by itself, so that what does not change is the same on both sides; what that leaves stands in a row of its own.
-  const printed = new Map(
-    [...lines].flatMap(([id, line]) =>
-      line.status === 'priced' ? [[id, halfAwayFromZero(line.monthly.value, digits)] as const] : [],
-    ),
-  );
-  return { priced, lines, printed };
-}
-
 interface Sides {
   readonly before: PricedSide;
   readonly after: PricedSide;
@@ -119,7 +90,8 @@ function rowOf(
 ): ReviewRow {
   const { address, movedFrom, module, type, action, under, before, after } = resource;
   const lines = linesOf(resource, sides, pricer, setting, which);
-  const sum = (side: 'before' | 'after'): Decimal => addAll(lines.map((line) => decimal(line[side] ?? '0')));
+  const whole = lines.filter(({ half }) => !half);
+  const sum = (side: 'before' | 'after'): Decimal => addAll(whole.map((line) => decimal(line[side] ?? '0')));
   const [was, is] = [sum('before'), sum('after')];
   const without = [before, after].some((side) => side?.is === 'no-rule');
   return {
@@ -129,7 +101,7 @@ function rowOf(
     type,
     action,
     under,
-    state: stateOf(resource, was, is),
+    state: stateOf(resource, was, is, whole.length < lines.length),
     before: was.toString(),
     after: is.toString(),
     difference: is.minus(was).toString(),
@@ -146,9 +118,10 @@ const differs = ({ before, after, unknown }: ReadAttribute): boolean => unknown 
 
 const freeOf = (side: MappedSide | null): string | null => (side?.is === 'free' ? side.why : null);
 
-function stateOf({ before, after }: MappedResource, was: Decimal, is: Decimal): ReviewState {
+function stateOf({ before, after }: MappedResource, was: Decimal, is: Decimal, isOpen: boolean): ReviewState {
   if (before === null) return 'new';
   if (after === null) return 'gone';
+  if (isOpen) return 'open';
   const order = is.comparedTo(was);
   return order > 0 ? 'up' : order < 0 ? 'down' : 'same';
 }
@@ -169,6 +142,10 @@ function linesOf(
       before: old ? (sides.before.lines.get(old.id) ?? null) : null,
       after: now ? (sides.after.lines.get(now.id) ?? null) : null,
     };
+    const amounts = {
+      before: old ? (sides.before.printed.get(old.id)?.toString() ?? null) : null,
+      after: now ? (sides.after.printed.get(now.id)?.toString() ?? null) : null,
+    };
     const shown = now ?? old;
     const said = last ?? first;
     const missing = now ? missingUse(now, priced.after, pricer.books, setting) : [];
@@ -179,8 +156,8 @@ function linesOf(
       book: shown?.place?.book ?? null,
       region: shown?.place?.region ?? null,
       size: { before: sizeOf(priced.before, old), after: sizeOf(priced.after, now) },
-      before: old ? (sides.before.printed.get(old.id)?.toString() ?? null) : null,
-      after: now ? (sides.after.printed.get(now.id)?.toString() ?? null) : null,
+      ...amounts,
+      half: first !== null && last !== null && (amounts.before === null) !== (amounts.after === null),
       doubts: doubtsOfLine([first, last], [priced.before, priced.after], missing),
       issues: [priced.after, priced.before].flatMap((line) =>
         line?.status === 'unpriced' ? line.issues : [],
