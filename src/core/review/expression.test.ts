@@ -11,6 +11,7 @@ const VALUES = {
   labels: { team: 'web' },
   empty: null,
   flag: true,
+  shares: [0.1, 0.2],
 };
 
 function evaluate(
@@ -47,6 +48,7 @@ describe('an expression of a resource map', () => {
     ['nothing * 2', null],
     ['count(disk)', 2],
     ["sum(disk, 'gib')", 40],
+    ['sum(shares)', 0.3],
     ['count(nothing)', 0],
     ['least(3, gib, 7)', 3],
     ['up(10 / 4) + down(10 / 4)', 5],
@@ -118,6 +120,8 @@ describe('an expression of a resource map', () => {
     expect(words(`${'('.repeat(60)}1${')'.repeat(60)}`)).toBe('fine');
     expect(words(`${'-'.repeat(60)}1`)).toContain('levels');
     expect(words('1'.repeat(600))).toContain('characters');
-    expect(words(`text(${'size + size + '.repeat(20)}size) + ${'size + '.repeat(20)}size`)).not.toBe('');
+    const longer = (text: string): string => `replace(${text}, 'a', 'aaaaaaaaaa')`;
+    expect(words(longer(longer(longer('size'))))).toBe('fine');
+    expect(words(longer(longer(longer(longer('size')))))).toBe('A text has at most 2000 characters.');
   });
 });

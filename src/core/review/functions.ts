@@ -1,5 +1,5 @@
 /** What may be called in the expressions of a resource map. Each ends, whatever it is given. */
-import { parseDecimal } from '../base';
+import { decimal, parseDecimal } from '../base';
 import { SECRET, UNKNOWN, type Value, Within } from './value';
 
 type Tables = Readonly<Record<string, Readonly<Record<string, string | number>>>>;
@@ -87,7 +87,9 @@ export const FUNCTIONS: Readonly<Record<string, MapFunction>> = {
         const entry = typeof name === 'string' && each instanceof Within ? each.get(name) : each;
         if (entry === SECRET || entry === UNKNOWN) return entry;
         if (entry === null) continue;
-        sum += numberIn(entry) ?? fail('Its entries are no numbers.');
+        sum = decimal(sum)
+          .plus(numberIn(entry) ?? fail('Its entries are no numbers.'))
+          .toNumber();
       }
       return sum;
     },
