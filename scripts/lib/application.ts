@@ -1,5 +1,7 @@
 /** Starts the application on a database and a port, and waits until it answers. */
 import { type ChildProcess, spawn } from 'node:child_process';
+import path from 'node:path';
+import { ensureProgram } from '../bundle-cli.mjs';
 import { NEXT } from './build';
 import { ensureDesk } from './desk';
 import { LOOPBACK } from './ports';
@@ -23,11 +25,13 @@ export interface ApplicationOptions {
 export async function startApplication(options: ApplicationOptions): Promise<Application> {
   const { port, databaseUrl, mode, host = LOOPBACK } = options;
   const desk = await ensureDesk();
+  const cli = path.resolve(await ensureProgram('wick'));
   const child = spawn(process.execPath, [NEXT, mode, '-p', String(port), '-H', host], {
     env: {
       ...process.env,
       DATABASE_URL: databaseUrl,
       WICK_DESK: desk,
+      WICK_CLI: cli,
       NODE_ENV: mode === 'dev' ? 'development' : 'production',
     },
     stdio: options.quiet ? 'ignore' : ['ignore', mode === 'dev' ? 'inherit' : 'ignore', 'inherit'],

@@ -5,9 +5,20 @@ import { Worker } from 'node:worker_threads';
 import { changeFeed, connect, installationOf, LOCAL_WORKSPACE, repositories } from '@/data';
 import type { Desk, Lane } from '@/desk/protocol';
 import { deskOf, ThreadDesk } from '@/desk/threads';
-import { type Actor, AppError, type Context, LiveHub, refreshTotals, type Stores } from '@/operations';
+import {
+  type Actor,
+  AppError,
+  type Context,
+  LiveHub,
+  refreshReview,
+  refreshTotals,
+  type Stores,
+} from '@/operations';
 import { BossQueue } from '@/jobs';
+import { standInForge } from '@/demo/forge';
+import { DEMO_MAPS } from '@/demo/maps';
 import { log } from './lib/log';
+import { runCommand } from './lib/run-command';
 
 interface Shared {
   database?: ReturnType<typeof connect>;
@@ -75,6 +86,10 @@ export function outsideContext(): Omit<Context, 'actor'> {
     queue: queue(),
     price: (workspace, design, urgency) =>
       desk().ask('summary', { workspace, design }, { lane: urgency === 'soon' ? 'team' : 'background' }),
+    sumUp: (workspace, review) => desk().ask('review-summary', { workspace, review }),
+    forge: standInForge(stores().standIn),
+    runCommand,
+    shippedMaps: DEMO_MAPS,
   };
 }
 
@@ -99,6 +114,8 @@ function queue(): BossQueue {
     file: (work, { signal, tell }) => desk().ask(work.what, work.given as never, { signal, tell }),
     totals: (workspace, design) =>
       refreshTotals({ ...outsideContext(), actor: { user: 'totals', workspace, role: 'admin' } }, design),
+    review: (workspace, review) =>
+      refreshReview({ ...outsideContext(), actor: { user: 'reviews', workspace, role: 'pipeline' } }, review),
     failed: (error) => logOnce(error),
   }));
 }

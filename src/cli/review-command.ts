@@ -58,12 +58,15 @@ export async function reviewCommand(call: Call): Promise<number> {
     broken: held.broken.map((each) => ({ ...each, remedy: remedyFor(each, { ...asked, planned }) })),
   };
   const whatIfs = call.all('what-if').map((each) => whatIf(each, whatIfOf(each, asked), asked, planned));
+  if (call.one('send') !== undefined) (await import('./send-review')).requireNamed(call);
   const text = await written(call, { review, limits: answer, whatIfs, plan: file!, all: limits });
   await drafted(call, plan, review);
   const out = call.one('out');
   if (out !== undefined && out !== '-') writeOut(out, text);
   else if (call.form === 'text') say(text);
   else process.stdout.write(text);
+  if (call.one('send') !== undefined)
+    await (await import('./send-review')).sendReview(call, { review, extract });
   if (answer.state === 'failed') return LIMIT_BROKEN;
   return call.has('all-priced') && review.rows.some(({ doubts }) => doubts.length > 0) ? NOT_ALL_PRICED : 0;
 }
@@ -122,10 +125,12 @@ async function settingOf(
           }
   // A broken limit looks for a smaller size.
   const found = await newestBooks(call.all('books'), wanted, call.one('limits') !== undefined);
+  const byKey = new Map(found.map((book) => [book.key, book]));
   return {
     books: bookSet(found),
     setting: {
-      currency: found[0]?.currency ?? 'USD',
+      // Of the book that the change names first.
+      currency: [...wanted.keys()].flatMap((key) => byKey.get(key)?.currency ?? [])[0] ?? 'USD',
       assumptions: { month: DEFAULT_MONTH, countAllowances: true, exchange: [] },
       books: found.map(({ key, revision }) => ({ book: key, revision })),
     },

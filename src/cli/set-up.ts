@@ -10,6 +10,7 @@ import {
   repositories,
 } from '@/data';
 import { plainSheets } from '@/handover';
+import { reviewMarkdown } from '@/handover/review-markdown';
 import { loadDemo } from '@/demo/load-demo';
 import { AppError, asAppError, type Context } from '@/operations';
 
@@ -45,7 +46,7 @@ export async function setUpDatabase(url: string, options: { readonly demo: boole
     await migrate(db);
     await ensureWorkspace(db, LOCAL_WORKSPACE, 'Skerrow Ferries');
     if (!options.demo || (await isDemoLoaded(db, LOCAL_WORKSPACE))) return;
-    await loadDemo(contextOn(db), plainSheets);
+    await loadDemo(contextOn(db), plainSheets, reviewMarkdown);
     await markDemoLoaded(db, LOCAL_WORKSPACE, new Date());
   } catch (error) {
     if (asAppError(error).code === 'unavailable') {

@@ -16,6 +16,7 @@ import * as areas from './migrations/m013-areas';
 import * as fleets from './migrations/m014-fleets';
 import * as studies from './migrations/m015-studies';
 import * as studyLinks from './migrations/m016-study-links';
+import * as reviews from './migrations/m017-reviews';
 import type { Database } from './schema';
 
 const MIGRATIONS: Readonly<Record<string, Migration>> = {
@@ -35,6 +36,7 @@ const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '014-fleets': fleets,
   '015-studies': studies,
   '016-study-links': studyLinks,
+  '017-reviews': reviews,
 };
 
 export async function migrate(db: Kysely<Database>): Promise<void> {

@@ -9,6 +9,13 @@ import { studyRepository } from './study-repository';
 import { importRepository } from './import-repository';
 import { jobRepository } from './job-repository';
 import { libraryRepository } from './library-repository';
+import {
+  repositoryLinkRepository,
+  standInRepository,
+  teamFileRepository,
+  tokenRepository,
+} from './team-repository';
+import { reviewRepository } from './review-repository';
 import { linkRepository, studyLinkRepository } from './link-repository';
 import type { Database } from './schema';
 
@@ -24,5 +31,10 @@ export function repositories(db: Kysely<Database>): Stores {
     jobs: jobRepository(db),
     fleets: fleetRepository(db),
     studies: studyRepository(db),
+    reviews: reviewRepository(db),
+    tokens: tokenRepository(db),
+    teamFiles: teamFileRepository(db),
+    repositoryLinks: repositoryLinkRepository(db),
+    standIn: standInRepository(db),
   };
 }

@@ -4,6 +4,7 @@ import type { Design, Edit } from '@/core/design';
 import type { FleetPlan, Machine } from '@/core/fleet';
 import type { Study } from '@/core/own-or-rent';
 import type { ReportOptions } from '@/core/report';
+import type { Extract, LineMatches } from '@/core/review';
 import type { OfferRow, RateRow } from '@/formats';
 import type {
   ImportOutcome,
@@ -13,6 +14,10 @@ import type {
   JobWork,
   LibraryKind,
   LineAmounts,
+  ReviewPhase,
+  ReviewPins,
+  ReviewSummary,
+  TeamFileKind,
 } from '@/operations';
 
 type Timestamp = ColumnType<Date, Date | string, Date | string>;
@@ -212,6 +217,52 @@ export interface Database {
     expires_at: Timestamp | null;
     withdrawn_at: Timestamp | null;
   };
+  review: {
+    id: string;
+    workspace_id: string;
+    repository: string;
+    change: string;
+    commit: string;
+    branch: string;
+    title: string;
+    author: string;
+    phase: ReviewPhase;
+    revision: number;
+    extract: JSONColumnType<Extract>;
+    load: string | null;
+    limits: string | null;
+    pins: JSONColumnType<ReviewPins>;
+    summary: JSONColumnType<ReviewSummary> | null;
+    summary_revision: number | null;
+    created_at: Timestamp;
+    merged_at: Timestamp | null;
+    deleted_at: Timestamp | null;
+  };
+  pipeline_token: {
+    id: string;
+    workspace_id: string;
+    name: string;
+    token_hash: string;
+    created_by: string;
+    created_at: Timestamp;
+    last_used_at: Timestamp | null;
+    withdrawn_at: Timestamp | null;
+  };
+  team_file: {
+    workspace_id: string;
+    kind: TeamFileKind;
+    name: string;
+    revision: number;
+    text: string;
+    at: Timestamp;
+  };
+  repository_link: {
+    workspace_id: string;
+    repository: string;
+    design_id: string;
+    matches: JSONColumnType<LineMatches>;
+  };
+  stand_in: { workspace_id: string; key: string; state: JSONColumnType<object> };
   design_link: {
     id: string;
     workspace_id: string;

@@ -18,6 +18,7 @@ import { DEMO_FLEETS, type SheetWriter } from './fleets';
 import { DEMO_REVISIONS, type DemoRevision, generatePieces } from './generate-book';
 import { DEMO_PROFILES } from './profiles';
 import type { ProviderProfile } from './provider-profile';
+import { loadReviews, type TellReview } from './load-reviews';
 import { harbourStudy } from './study';
 
 export function demoDesignId(index: number): string {
@@ -32,7 +33,7 @@ export function demoFleetId(index: number): string {
 export const DEMO_STUDY_ID = '00000000-0000-4000-8000-000000000301';
 
 /** May run again after it was broken off: what is there already is left as it is. */
-export async function loadDemo(context: Context, write: SheetWriter): Promise<void> {
+export async function loadDemo(context: Context, write: SheetWriter, tell: TellReview): Promise<void> {
   const { workspace } = context.actor;
   const listed = await context.books.list(workspace);
   for (const profile of DEMO_PROFILES) {
@@ -50,6 +51,7 @@ export async function loadDemo(context: Context, write: SheetWriter): Promise<vo
   await importExchange(context, EXCHANGE);
   await loadFleets(context, write);
   await loadStudy(context);
+  await loadReviews(context, tell);
   for (const [index, design] of DEMO_DESIGNS.entries()) {
     const id = demoDesignId(index);
     if (await context.designs.find(workspace, id)) continue;

@@ -28,6 +28,7 @@ import {
   type PlacedFleetFile,
   readStudyReport,
   type StudyFile,
+  sumUpReview,
   type StudyForm,
   type TableForm,
   type WrittenFile,
@@ -68,6 +69,11 @@ export function workersOn(outside: Outside, most: MostPrinted = MOST_PRINTED): W
   const inside = (actor: Actor): Context => ({ ...outside, actor });
   return {
     summary: ({ workspace, design }) => priceHere(outside.books, workspace, design),
+    'review-summary': async ({ workspace, review }) => {
+      const context = inside({ user: 'reviews', workspace, role: 'pipeline' });
+      const stored = await context.reviews.find(workspace, review);
+      return stored && sumUpReview(context, stored);
+    },
     report: async ({ actor, id, options }) => {
       const { report, stored } = await readReport(inside(actor), id, options);
       return { report, title: stored.design.title, revision: stored.revision };

@@ -9,6 +9,7 @@ import { type DoJob, MOST_TRIES, SILENT_SECONDS, workOff } from './worker';
 
 const FILES = 'files';
 const TOTALS = 'totals';
+const REVIEWS = 'reviews';
 /** Seconds until another process looks, and until totals are worked out after an edit. */
 const LOOK = 2;
 const QUIET = 2;
@@ -21,7 +22,14 @@ export interface QueueWork {
   readonly file: DoJob;
   /** Works the totals of a design out and keeps them. */
   readonly totals: (workspace: string, design: string) => Promise<void>;
+  /** Works out what lists show of a change review. */
+  readonly review: (workspace: string, review: string) => Promise<void>;
   readonly failed: (error: unknown) => void;
+}
+
+interface ReviewOf {
+  readonly workspace: string;
+  readonly review: string;
 }
 
 interface TotalsOf {
@@ -72,6 +80,15 @@ export class BossQueue implements JobQueue {
     await this.boss.send(TOTALS, { workspace, design }, options);
   }
 
+  async reviewSoon(workspace: string, review: string): Promise<void> {
+    await this.start();
+    await this.boss.send(
+      REVIEWS,
+      { workspace, review },
+      { singletonKey: review, retryLimit: 2, retryDelay: 2 },
+    );
+  }
+
   async stop(): Promise<void> {
     clearInterval(this.sweeping);
     if (this.started) await this.boss.stop({ graceful: false, wait: true });
@@ -82,12 +99,16 @@ export class BossQueue implements JobQueue {
     await this.boss.createQueue(FILES, { name: FILES, retryLimit: 0 });
     // One that waits for each design, however often it is edited meanwhile.
     await this.boss.createQueue(TOTALS, { name: TOTALS, policy: 'short' });
+    await this.boss.createQueue(REVIEWS, { name: REVIEWS, policy: 'short' });
     const looking = { pollingIntervalSeconds: LOOK, batchSize: 1 };
     this.worker = await this.boss.work<{ id: string }>(FILES, looking, async (found) => {
       for (const { data } of found) await workOff(this.jobs, data.id, this.work.file, this.work.failed);
     });
     await this.boss.work<TotalsOf>(TOTALS, looking, async (found) => {
       for (const { data } of found) await this.work.totals(data.workspace, data.design);
+    });
+    await this.boss.work<ReviewOf>(REVIEWS, looking, async (found) => {
+      for (const { data } of found) await this.work.review(data.workspace, data.review);
     });
     let rounds = 0;
     this.sweeping = setInterval(() => {

@@ -1,7 +1,8 @@
 /** Who acts, in which workspace, in which role; and the one place that checks it. */
 import { AppError } from './app-error';
 
-export const ROLES = ['viewer', 'editor', 'admin'] as const;
+/** A pipeline may hand in what it is there for, and nothing else. */
+export const ROLES = ['pipeline', 'viewer', 'editor', 'admin'] as const;
 export type Role = (typeof ROLES)[number];
 
 export interface Actor {

@@ -6,6 +6,7 @@ import type { Fault } from '@/formats';
 
 export const ERROR_TABLE = {
   'not-found': { status: 404, exit: 4 },
+  'unknown-token': { status: 401, exit: 5 },
   forbidden: { status: 403, exit: 5 },
   misdirected: { status: 421, exit: 5 },
   'not-json': { status: 415, exit: 2 },

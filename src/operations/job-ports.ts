@@ -134,4 +134,6 @@ export interface JobQueue {
   put(id: string, lane: JobLane): Promise<void>;
   /** Totals of a design, soon, and once however often it is said meanwhile. */
   totalsSoon(workspace: string, design: string): Promise<void>;
+  /** What lists show of a change review. */
+  reviewSoon(workspace: string, review: string): Promise<void>;
 }

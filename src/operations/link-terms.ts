@@ -6,7 +6,7 @@ import type { Context, LinkStore, LinkTerms } from './ports';
 
 /** 192 random bits: nobody guesses them, so a plain hash keeps them. */
 const TOKEN_BYTES = 24;
-const TOKEN = /^[\w-]{32}$/;
+export const TOKEN_FORM = /^[\w-]{32}$/;
 const MOST_LINKS = 200;
 
 /** Last day on which it opens; null: until it is withdrawn. */
@@ -20,8 +20,14 @@ export function linkState(link: LinkTerms, now: Date): LinkState {
   return link.expiresAt && new Date(link.expiresAt) <= now ? 'expired' : 'open';
 }
 
-function hashOf(token: string): string {
+export function hashOfToken(token: string): string {
   return createHash('sha256').update(token).digest('hex');
+}
+
+/** A key that nobody guesses, and what is kept of it. */
+export function newToken(): { readonly token: string; readonly tokenHash: string } {
+  const token = randomBytes(TOKEN_BYTES).toString('base64url');
+  return { token, tokenHash: hashOfToken(token) };
 }
 
 /** Of a new link, with its key: whoever is not told it now is never told. */
@@ -29,11 +35,11 @@ export function newTerms(context: Context, expires: string | null): { terms: Lin
   const now = context.now();
   const expiresAt = expires ? endOfDay(expires) : null;
   if (expiresAt && expiresAt <= now) throw invalid('A link must expire in the future; choose a later day.');
-  const token = randomBytes(TOKEN_BYTES).toString('base64url');
+  const { token, tokenHash } = newToken();
   const terms = {
     id: context.newId(),
     workspace: context.actor.workspace,
-    tokenHash: hashOf(token),
+    tokenHash,
     createdBy: context.actor.user,
     createdAt: now.toISOString(),
     expiresAt: expiresAt?.toISOString() ?? null,
@@ -57,8 +63,8 @@ export async function openByToken<L extends LinkTerms>(
   token: string,
   now: Date,
 ): Promise<L | null> {
-  if (!TOKEN.test(token)) return null;
-  const hash = hashOf(token);
+  if (!TOKEN_FORM.test(token)) return null;
+  const hash = hashOfToken(token);
   const link = await store.byTokenHash(hash);
   const isSame = link !== null && timingSafeEqual(Buffer.from(link.tokenHash), Buffer.from(hash));
   return isSame && linkState(link, now) === 'open' ? link : null;

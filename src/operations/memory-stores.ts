@@ -18,6 +18,13 @@ import type {
 } from './ports';
 import { memoryFleetStore } from './memory-fleets';
 import { memoryJobStore } from './memory-jobs';
+import {
+  memoryRepositoryLinkStore,
+  memoryReviewStore,
+  memoryStandInStore,
+  memoryTeamFileStore,
+  memoryTokenStore,
+} from './memory-reviews';
 import { memoryStudyStore } from './memory-studies';
 import { memoryBookStore, memoryExchangeStore, memoryImportStore } from './memory-books';
 
@@ -45,6 +52,11 @@ export function memoryStores(): Stores {
     jobs: memoryJobStore(),
     fleets: memoryFleetStore(),
     studies: memoryStudyStore(),
+    reviews: memoryReviewStore(),
+    tokens: memoryTokenStore(),
+    teamFiles: memoryTeamFileStore(),
+    repositoryLinks: memoryRepositoryLinkStore(),
+    standIn: memoryStandInStore(),
   };
 }
 

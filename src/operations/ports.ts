@@ -5,15 +5,25 @@ import type { Actor } from './actor';
 import type { BookStore, ExchangeStore, ImportStore } from './book-ports';
 import type { FleetStore } from './fleet-ports';
 import type { JobQueue, JobStore } from './job-ports';
+import type { CodeForge, RunCommand, StandInStore } from './forge-ports';
 import type { LibraryStore } from './library-ports';
 import type { DesignLink, LinkStore, StudyLink } from './link-ports';
+import type {
+  RepositoryLinkStore,
+  ReviewStore,
+  ReviewSummary,
+  TeamFileStore,
+  TokenStore,
+} from './review-ports';
 import type { StudyStore } from './study-ports';
 
 export type * from './book-ports';
 export type * from './fleet-ports';
+export type * from './forge-ports';
 export type * from './job-ports';
 export type * from './library-ports';
 export type * from './link-ports';
+export type * from './review-ports';
 export type * from './study-ports';
 
 export interface Totals {
@@ -132,6 +142,11 @@ export interface Stores {
   readonly jobs: JobStore;
   readonly fleets: FleetStore;
   readonly studies: StudyStore;
+  readonly reviews: ReviewStore;
+  readonly tokens: TokenStore;
+  readonly teamFiles: TeamFileStore;
+  readonly repositoryLinks: RepositoryLinkStore;
+  readonly standIn: StandInStore;
 }
 
 export interface Context extends Stores {
@@ -140,6 +155,12 @@ export interface Context extends Stores {
   newId(): string;
   /** Who works jobs off; absent: nobody does. */
   readonly queue?: JobQueue;
+  /** Works a change review out somewhere else; absent: here. */
+  readonly sumUp?: (workspace: string, review: string) => Promise<ReviewSummary | null>;
+  readonly forge?: CodeForge;
+  readonly runCommand?: RunCommand;
+  /** Resource maps that ship, by name. */
+  readonly shippedMaps?: Readonly<Record<string, string>>;
   /** Prices a design somewhere else than in the thread that answers requests; absent: here. */
   readonly price?: (workspace: string, design: Design, urgency: Urgency) => Promise<DesignSummary>;
 }

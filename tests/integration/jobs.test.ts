@@ -33,6 +33,7 @@ function queueOn(db: Kysely<Database>, file?: DoJob): BossQueue {
   const outside = testContext(repositories(db));
   const made = new BossQueue(urlOf(db), outside.jobs, {
     file: file ?? (({ what, given }, { tell }) => inlineDesk(outside).ask(what, given as never, { tell })),
+    review: async () => undefined,
     totals: (workspace, design) =>
       refreshTotals({ ...outside, actor: { ...outside.actor, workspace } }, design),
     failed: () => undefined,

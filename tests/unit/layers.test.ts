@@ -65,6 +65,8 @@ const MAY_IMPORT: Readonly<Record<string, readonly string[]>> = {
     'workers/fleet-protocol',
     'workers/study-client',
     'workers/study-protocol',
+    'workers/review-client',
+    'workers/review-protocol',
     'screens',
   ],
   app: ['core', 'formats', 'ui', 'operations', 'desk/protocol', 'desk/threads', 'screens', 'app'],
@@ -74,7 +76,7 @@ const MAY_IMPORT: Readonly<Record<string, readonly string[]>> = {
 
 /** The wiring: the only files that bring the outside in. */
 const WIRING: Readonly<Record<string, readonly string[]>> = {
-  'app/wiring.ts': ['data', 'jobs'],
+  'app/wiring.ts': ['data', 'jobs', 'demo'],
   'cli/set-up.ts': ['data'],
   'desk/thread.ts': ['data'],
 };

@@ -76,3 +76,20 @@ export interface LimitsAnswer {
   readonly expired: readonly Exception[];
   readonly kept: readonly string[];
 }
+
+/**
+ * Of several files, each by itself: an exception of one reaches no limit of another.
+ *
+ * @example
+ * joinAnswers([]).state; // => 'kept'
+ */
+export function joinAnswers(answers: readonly LimitsAnswer[]): LimitsAnswer {
+  const worst = (['failed', 'warned'] as const).find((state) => answers.some((each) => each.state === state));
+  return {
+    state: worst ?? 'kept',
+    broken: answers.flatMap(({ broken }) => broken),
+    excepted: answers.flatMap(({ excepted }) => excepted),
+    expired: answers.flatMap(({ expired }) => expired),
+    kept: answers.flatMap(({ kept }) => kept),
+  };
+}

@@ -26,7 +26,7 @@ rules:
         region: region
         usage:
           capacity: { amount: root_disk.gib, unit: GiB }
-          iops: { amount: root_disk.iops ?? 0, unit: IOPS }
+          iops: { amount: "root_disk.iops ?? (root_disk.class == 'quiet' ? null : 0)", unit: IOPS }
           throughput: { amount: "root_disk.throughput ?? ((root_disk.class ?? 'even') == 'even' ? 0 : null)", unit: MiB/s }
       - name: disk
         each: disk
@@ -35,7 +35,7 @@ rules:
         region: region
         usage:
           capacity: { amount: it.gib, unit: GiB }
-          iops: { amount: it.iops ?? 0, unit: IOPS }
+          iops: { amount: "it.iops ?? (it.class == 'quiet' ? null : 0)", unit: IOPS }
           throughput: { amount: "it.throughput ?? ((it.class ?? 'even') == 'even' ? 0 : null)", unit: MiB/s }
     examples:
       - values: { size: bal-4-16, root_disk: { gib: 40 }, disk: [{ gib: 200, class: swift }, { gib: 80 }] }
@@ -57,7 +57,7 @@ rules:
         region: region
         usage:
           capacity: { amount: disk.gib, unit: GiB }
-          iops: { amount: disk.iops ?? 0, unit: IOPS }
+          iops: { amount: "disk.iops ?? (disk.class == 'quiet' ? null : 0)", unit: IOPS }
           throughput: { amount: "disk.throughput ?? ((disk.class ?? 'even') == 'even' ? 0 : null)", unit: MiB/s }
     examples:
       - values: { size: bal-2-8, least_size: 3, most_size: 9, disk: { gib: 30 } }
@@ -72,12 +72,15 @@ rules:
     under: server
     usage:
       capacity: { amount: gib, unit: GiB }
-      iops: { amount: iops ?? 0, unit: IOPS }
+      iops: { amount: "iops ?? (class == 'quiet' ? null : 0)", unit: IOPS }
       throughput: { amount: "throughput ?? ((class ?? 'even') == 'even' ? 0 : null)", unit: MiB/s }
     examples:
       - values: { gib: 500, class: swift }
         settings: { region: severn-1 }
         gives: { sku: NV-VOL-SWIFT, usage: { capacity: "500" } }
+      - values: { gib: 400, class: quiet }
+        settings: { region: severn-1 }
+        gives: { sku: NV-VOL-QUIET, usage: { capacity: "400" } }
 
   - type: norvane_store
     kind: object-store

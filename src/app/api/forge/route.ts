@@ -1,0 +1,7 @@
+/** GET: the changes in the code forge. */
+import { listForge } from '@/operations';
+import { handler } from '../answer';
+
+export const GET = handler(async (_request, _params, context) =>
+  Response.json(await listForge(context()), { headers: { 'cache-control': 'no-store' } }),
+);

@@ -1,0 +1,21 @@
+/** GET: the tokens of pipelines, without what opens anything. POST: makes one, and tells it, which nobody is told again. */
+import { createToken, listTokens, type PipelineToken } from '@/operations';
+import { boundedJson, handler } from '../answer';
+
+const plain = ({ id, name, createdBy, createdAt, lastUsedAt, withdrawnAt }: PipelineToken) => ({
+  ...{ id, name, createdBy, createdAt, lastUsedAt, withdrawnAt },
+});
+
+export const GET = handler(async (_request, _params, context) =>
+  Response.json((await listTokens(context())).map(plain), { headers: { 'cache-control': 'no-store' } }),
+);
+
+export const POST = handler(async (request, _params, context) => {
+  const inside = context();
+  const { token, secret } = await createToken(inside, await boundedJson(request, 10_000));
+  const tokens = (await listTokens(inside)).map(plain);
+  return Response.json(
+    { made: { id: token.id, secret }, tokens },
+    { status: 201, headers: { 'cache-control': 'no-store' } },
+  );
+});

@@ -1,0 +1,10 @@
+/** GET: how a review stands that a pipeline sent. */
+import { readReviewState } from '@/operations';
+import { forPipelines } from '../../problem';
+import { tellingOf } from '../../telling';
+
+export const GET = forPipelines(async (request, { id }, context) =>
+  Response.json(tellingOf(request, await readReviewState(context, id!)), {
+    headers: { 'cache-control': 'no-store' },
+  }),
+);

@@ -1,0 +1,62 @@
+/** Files that belong to the team as a whole, with their revisions: its limits, and its own resource maps. */
+import { readLimits } from '@/formats/review/limits-schema';
+import { readResourceMap } from '@/formats/review/map-schema';
+import { AppError, invalid } from './app-error';
+import { allow } from './may';
+import type { Context, TeamFile, TeamFileKind } from './ports';
+
+/** There is one file of limits; its name is not chosen. */
+export const LIMITS_FILE = 'limits';
+
+const MOST_MAPS = 50;
+const NAME = /^[\p{L}\p{N}][\p{L}\p{N} ._-]{0,79}$/u;
+
+/** Null: the team has none. An empty file is none. */
+export async function teamLimits(context: Context): Promise<string | null> {
+  allow(context.actor, 'teamLimits');
+  const [file] = await context.teamFiles.list(context.actor.workspace, 'limits');
+  return file && file.text.trim() !== '' ? file.text : null;
+}
+
+export function listTeamFiles(context: Context, kind: TeamFileKind): Promise<TeamFile[]> {
+  allow(context.actor, 'listTeamFiles');
+  return context.teamFiles.list(context.actor.workspace, kind);
+}
+
+export function readTeamFileHistory(context: Context, kind: TeamFileKind, name: string): Promise<TeamFile[]> {
+  allow(context.actor, 'readTeamFileHistory');
+  return context.teamFiles.history(context.actor.workspace, kind, name);
+}
+
+export interface SentTeamFile {
+  readonly name: string;
+  readonly baseRevision: number;
+  readonly text: string;
+}
+
+/** Refused where it cannot be read; the examples of a map are tried. An empty text takes it away. */
+export async function saveTeamFile(
+  context: Context,
+  kind: TeamFileKind,
+  file: SentTeamFile,
+): Promise<number> {
+  allow(context.actor, 'saveTeamFile');
+  const { workspace } = context.actor;
+  if (kind === 'limits' ? file.name !== LIMITS_FILE : !NAME.test(file.name))
+    throw invalid('A name has at most 80 letters, digits, spaces, dots or dashes.');
+  if (file.text.trim() !== '') {
+    const read = kind === 'limits' ? readLimits(file.text) : readResourceMap(file.text);
+    if (!read.ok) throw invalid('The file was refused; nothing was kept.', read.faults, read.more);
+  }
+  const known = await context.teamFiles.list(workspace, kind);
+  if (!known.some(({ name }) => name === file.name) && known.length >= MOST_MAPS)
+    throw invalid(`A team has at most ${MOST_MAPS} maps of its own.`);
+  const saved = await context.teamFiles.save(workspace, kind, file, context.now());
+  if (saved === 'stale')
+    throw new AppError(
+      'conflict',
+      'Somebody else saved this file meanwhile. Load it again to see what changed.',
+    );
+  if (kind === 'limits') await context.reviews.outdate(workspace);
+  return saved;
+}
