@@ -131,6 +131,20 @@ export async function openReview(context: Context, id: string): Promise<StoredRe
   return found;
 }
 
+/** The newest revisions of its books; null: it is priced with them. */
+export async function newerPins(
+  context: Context,
+  { books }: ReviewPins,
+): Promise<ReviewPins['books'] | null> {
+  allow(context.actor, 'newerPins');
+  const known = await context.books.list(context.actor.workspace);
+  const newest = books.map((pin) => ({
+    book: pin.book,
+    revision: known.find(({ key }) => key === pin.book)?.revisions[0]?.number ?? pin.revision,
+  }));
+  return newest.some(({ revision }, at) => revision !== books[at]!.revision) ? newest : null;
+}
+
 export function listCommits(
   context: Context,
   of: Pick<SentReview, 'repository' | 'change'>,

@@ -60,3 +60,20 @@ export async function saveTeamFile(
   if (kind === 'limits') await context.reviews.outdate(workspace);
   return saved;
 }
+
+export interface NamedMapText {
+  readonly name: string;
+  readonly text: string;
+  /** Of the team; else it ships. */
+  readonly own: boolean;
+}
+
+/** What ships, and then the team's own, which win. */
+export async function listResourceMaps(context: Context): Promise<NamedMapText[]> {
+  allow(context.actor, 'listResourceMaps');
+  const own = await context.teamFiles.list(context.actor.workspace, 'map');
+  return [
+    ...Object.entries(context.shippedMaps ?? {}).map(([name, text]) => ({ name, text, own: false })),
+    ...own.filter(({ text }) => text.trim() !== '').map(({ name, text }) => ({ name, text, own: true })),
+  ];
+}

@@ -30,7 +30,7 @@ export function Menu({ label, items }: { readonly label: string; readonly items:
         <DropdownMenu.Content
           align="end"
           sideOffset={4}
-          className="z-30 min-w-[220px] rounded border border-edge bg-surface p-1"
+          className="z-30 max-h-[min(60vh,440px)] min-w-[220px] overflow-y-auto rounded border border-edge bg-surface p-1"
         >
           {items.map((item) =>
             item.checked === undefined ? (

@@ -32,4 +32,5 @@ export * from './study-quarters';
 export * from './study-report';
 export * from './review-words';
 export * from './review-tables';
+export * from './mapped-words';
 export * from './limit-words';

@@ -4,7 +4,7 @@
  */
 import { addAll, decimal } from '../base';
 import type { Component } from '../design';
-import type { CASES, type Cased } from '../usage';
+import type { CASES, Cased } from '../usage';
 import type { Extract, MappedLine, MappedResource, MappedSide } from './extract';
 
 export interface CodeLine {

@@ -41,7 +41,7 @@ export function whatIf(
   asked: ReviewAsked,
   planned: PricedReview,
 ): WhatIfColumn {
-  const { review } = reviewOf({ ...changed(change, asked), from: planned });
+  const { review } = reviewOf({ ...otherwise(change, asked), from: planned });
   const { after } = review.totals;
   return {
     name,
@@ -52,7 +52,14 @@ export function whatIf(
   };
 }
 
-function changed(change: WhatIf, asked: ReviewAsked): ReviewAsked {
+/**
+ * What is asked instead: for whoever has to fetch its prices.
+ *
+ * @example
+ * const asked = { extract: { form: 'plan', map: '', resources: [], remarks: [] }, profile: { title: '', loads: [] }, setting, books };
+ * otherwise({ is: 'case', case: 'heavy' }, asked).case; // => 'heavy'
+ */
+export function otherwise(change: WhatIf, asked: ReviewAsked): ReviewAsked {
   const { extract, setting } = asked;
   switch (change.is) {
     case 'case':

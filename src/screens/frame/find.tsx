@@ -222,6 +222,8 @@ function FindList({ onDone }: { readonly onDone: () => void }) {
     { key: 'starters', group: 'Places', label: 'Starters', run: go('/designs/starters') },
     { key: 'fleets', group: 'Places', label: 'Fleets', run: go('/fleets') },
     { key: 'own-or-rent', group: 'Places', label: 'Own or rent', run: go('/own-or-rent') },
+    { key: 'reviews', group: 'Places', label: 'Change reviews', run: go('/reviews') },
+    { key: 'settings', group: 'Places', label: 'Settings', run: go('/settings') },
     { key: 'prices', group: 'Places', label: 'Prices', run: go('/prices') },
     { key: 'books', group: 'Places', label: 'Price books', run: go('/books') },
   ];

@@ -13,8 +13,10 @@ const PLACES = [
   { href: '/designs', label: 'Designs' },
   { href: '/fleets', label: 'Fleets' },
   { href: '/own-or-rent', label: 'Own or rent' },
+  { href: '/reviews', label: 'Change reviews' },
   { href: '/books', label: 'Price books' },
   { href: '/prices', label: 'Prices' },
+  { href: '/settings', label: 'Settings' },
 ] as const;
 
 const THEMES = ['system', 'light', 'dark'] as const;

@@ -53,7 +53,7 @@ const sideOf = (more: string | null): string =>
     : Number(more) > 0
       ? 'text-ember-ink'
       : Number(more) < 0
-        ? 'text-tide-ink'
+        ? 'text-tide'
         : '';
 
 /** By how much it changed, for a few seconds. */

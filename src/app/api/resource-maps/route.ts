@@ -1,0 +1,7 @@
+/** GET: the resource maps: what ships, and the team's own. */
+import { listResourceMaps } from '@/operations';
+import { handler } from '../answer';
+
+export const GET = handler(async (_request, _params, context) =>
+  Response.json(await listResourceMaps(context()), { headers: { 'cache-control': 'no-store' } }),
+);

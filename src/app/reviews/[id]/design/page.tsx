@@ -1,0 +1,8 @@
+import { context } from '@/app/wiring';
+import { listDesigns } from '@/operations';
+import { DesignLinkScreen } from '@/screens/reviews/design-link-screen';
+
+export default async function ReviewDesignPage() {
+  const designs = await listDesigns(context());
+  return <DesignLinkScreen designs={designs.map(({ id, title }) => ({ id, title }))} />;
+}

@@ -1,0 +1,10 @@
+import type { Metadata } from 'next';
+import { context } from '@/app/wiring';
+import { listResourceMaps } from '@/operations';
+import { BringScreen } from '@/screens/reviews/bring-screen';
+
+export const metadata: Metadata = { title: 'Review a plan' };
+
+export default async function BringPage() {
+  return <BringScreen maps={await listResourceMaps(context())} />;
+}

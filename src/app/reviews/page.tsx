@@ -1,0 +1,10 @@
+import type { Metadata } from 'next';
+import { context } from '@/app/wiring';
+import { listReviews } from '@/operations';
+import { ChangesLedger } from '@/screens/reviews/changes-ledger';
+
+export const metadata: Metadata = { title: 'Change reviews' };
+
+export default async function ReviewsPage() {
+  return <ChangesLedger reviews={await listReviews(context())} />;
+}

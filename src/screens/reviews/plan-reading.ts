@@ -1,0 +1,52 @@
+/** A plan on its way in: read by the worker of this browser. A newer choice overtakes an older one. */
+'use client';
+import { useRef, useState } from 'react';
+import type { MapText, ReadAnswer, ReadPlanAnswer } from '@/workers/review-protocol';
+import { useReviewWorker } from './review-worker';
+import type { FileTrouble } from '../frame/file-faults';
+
+export interface PlanReading {
+  readonly read: ReadPlanAnswer | null;
+  readonly name: string;
+  readonly isReading: boolean;
+  readonly trouble: FileTrouble | null;
+  readonly choose: (plan: File, against: File | null, maps: readonly MapText[]) => void;
+  readonly forget: () => void;
+  readonly client: ReturnType<typeof useReviewWorker>;
+}
+
+interface State {
+  readonly read: ReadPlanAnswer | null;
+  readonly name: string;
+  readonly isReading: boolean;
+  readonly trouble: FileTrouble | null;
+}
+
+const NOTHING: State = { read: null, name: '', isReading: false, trouble: null };
+
+export function usePlanReading(): PlanReading {
+  const client = useReviewWorker();
+  const [state, setState] = useState(NOTHING);
+  const turn = useRef(0);
+  const choose = (plan: File, against: File | null, maps: readonly MapText[]): void => {
+    if (!client) return;
+    const mine = (turn.current += 1);
+    setState({ ...NOTHING, name: plan.name, isReading: true });
+    const end = (next: State): void => {
+      if (turn.current === mine) setState(next);
+    };
+    client.ask({ ask: 'read', plan, against, maps }).then(
+      (answer) => end(stateOf(answer, plan.name)),
+      (error: Error) => end({ ...NOTHING, trouble: plainTrouble(plan.name, error.message) }),
+    );
+  };
+  return { ...state, choose, client, forget: () => setState((before) => ({ ...before, trouble: null })) };
+}
+
+function stateOf(answer: ReadAnswer, name: string): State {
+  if (answer.ok) return { ...NOTHING, read: answer, name };
+  const { file, faults, more } = answer;
+  return { ...NOTHING, trouble: { file, message: 'Nothing was taken from it.', faults, more } };
+}
+
+const plainTrouble = (file: string, message: string): FileTrouble => ({ file, message, faults: [], more: 0 });

@@ -1,0 +1,60 @@
+/** The tally of a review: the month before and after, its range, twelve months, what is paid at once, what is not known. */
+'use client';
+import { Amount } from '@/ui/amount';
+import { TallyFigure, TallyLine } from '@/ui/tally-line';
+import { Wick } from '@/ui/wick';
+import { LimitsMark, Difference } from './marks';
+import { useReview } from './review-context';
+
+export function ReviewTally() {
+  const { answer, review } = useReview();
+  const told = answer.answer;
+  if (!told) {
+    return (
+      <TallyLine>
+        <TallyFigure label="A month more">…</TallyFigure>
+      </TallyLine>
+    );
+  }
+  const { totals, currency, rows } = told.review;
+  const open = rows.filter(({ doubts }) => doubts.length > 0).length;
+  const [low, high] = [told.lean.after, told.heavy.after];
+  return (
+    <TallyLine
+      aside={`${currency} a month · ${review.pins.books.map(({ book, revision }) => `${book} r${revision}`).join(', ')}`}
+    >
+      <TallyFigure label="A month more">
+        <span data-testid="review-difference">
+          <Difference value={totals.difference} currency={currency} />
+        </span>
+      </TallyFigure>
+      <TallyFigure label="Before">
+        <Amount value={totals.before} currency={currency} />
+      </TallyFigure>
+      <TallyFigure label="After">
+        <Amount value={totals.after} currency={currency} />
+      </TallyFigure>
+      {low !== high && (
+        <TallyFigure label="Lean to heavy">
+          <div className="h-5 w-[120px] pt-0.5">
+            <Wick values={{ low, likely: totals.after, high }} currency={currency} most={Number(high)} />
+          </div>
+        </TallyFigure>
+      )}
+      <TallyFigure label="12 months more">
+        <Difference value={totals.twelveMonths.difference} currency={currency} />
+      </TallyFigure>
+      {Number(totals.upfront.difference) !== 0 && (
+        <TallyFigure label="At the beginning">
+          <Difference value={totals.upfront.difference} currency={currency} />
+        </TallyFigure>
+      )}
+      <TallyFigure label="Limits">
+        <LimitsMark state={told.limits.state} />
+      </TallyFigure>
+      <TallyFigure label="Not all known">
+        <span className={open > 0 ? 'text-ember-ink' : ''}>{open}</span>
+      </TallyFigure>
+    </TallyLine>
+  );
+}
