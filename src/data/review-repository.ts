@@ -54,7 +54,10 @@ export function reviewRepository(db: Kysely<Database>): ReviewStore {
       db.transaction().execute(async (trx) => {
         const { repository, change, commit, branch, title, author, phase, extract, load, limits, pins } =
           review;
-        const content = { extract: JSON.stringify(extract), load, limits, pins: JSON.stringify(pins) };
+        const content = {
+          ...{ extract: JSON.stringify(extract), load, sent_load: load, limits },
+          pins: JSON.stringify(pins),
+        };
         const merged = phase === 'merged' ? at : null;
         const made = await trx
           .insertInto('review')
@@ -79,7 +82,7 @@ export function reviewRepository(db: Kysely<Database>): ReviewStore {
         const known = await ours
           .select('id')
           .select(
-            sql<boolean>`extract = ${content.extract}::jsonb and load is not distinct from ${load}
+            sql<boolean>`extract = ${content.extract}::jsonb and sent_load is not distinct from ${load}
               and limits is not distinct from ${limits}`.as('same'),
           )
           .forUpdate()
@@ -89,7 +92,7 @@ export function reviewRepository(db: Kysely<Database>): ReviewStore {
           .set((row) => ({
             ...{ branch, title, author, phase, deleted_at: null },
             merged_at: merged ? sql<Date>`coalesce(merged_at, ${merged})` : null,
-            // What is the same says the same: it keeps the prices it was worked out with.
+            // What is the same says the same: it keeps its prices, and use that people said since.
             ...(known.same ? {} : { ...content, revision: row('revision', '+', 1) }),
           }))
           .where('id', '=', known.id)

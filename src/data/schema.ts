@@ -230,6 +230,8 @@ export interface Database {
     revision: number;
     extract: JSONColumnType<Extract>;
     load: string | null;
+    /** As it came in; people may have said more since. */
+    sent_load: string | null;
     limits: string | null;
     pins: JSONColumnType<ReviewPins>;
     summary: JSONColumnType<ReviewSummary> | null;

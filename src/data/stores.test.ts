@@ -11,6 +11,7 @@ import { libraryContract } from '@tests/support/library-contract';
 import { linkContract } from '@tests/support/link-contract';
 import { studyLinkContract } from '@tests/support/study-link-contract';
 import { HERE, storeContract, testContext } from '@tests/support/store-contract';
+import { reviewContract } from '@tests/support/review-contract';
 import { studyContract } from '@tests/support/study-contract';
 import { uploadOf } from '@tests/support/upload';
 import { designOf, serverOf } from '@tests/support/designs';
@@ -41,6 +42,7 @@ libraryContract('in PostgreSQL', freshStores);
 fleetContract('in PostgreSQL', freshStores);
 jobContract('in PostgreSQL', freshStores);
 studyContract('in PostgreSQL', freshStores);
+reviewContract('in PostgreSQL', freshStores);
 
 describe('the database itself', () => {
   it('can be migrated again without harm', async () => {

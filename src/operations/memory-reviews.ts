@@ -17,6 +17,8 @@ interface Kept {
   readonly workspace: string;
   review: StoredReview;
   summaryRevision: number | null;
+  /** As it came in; people may have said more since. */
+  sentLoad: string | null;
   deleted: boolean;
 }
 
@@ -59,15 +61,17 @@ export function memoryReviewStore(): ReviewStore {
       const mergedAt = review.phase === 'merged' ? at.toISOString() : null;
       if (!known) {
         const made = { ...review, id, revision: 0, summary: null, createdAt: at.toISOString(), mergedAt };
-        kept.push({ workspace, review: made, summaryRevision: null, deleted: false });
+        kept.push({ workspace, review: made, summaryRevision: null, sentLoad: review.load, deleted: false });
         return { id, isNew: true };
       }
-      const content = ({ extract, load, limits }: StoredReview | typeof review): string =>
+      const content = ({ extract, limits }: StoredReview | typeof review, load: string | null): string =>
         JSON.stringify([extract, load, limits]);
-      const isSame = content(known.review) === content(review);
+      const isSame = content(known.review, known.sentLoad) === content(review, review.load);
+      known.sentLoad = review.load;
       known.review = {
         ...known.review,
         ...review,
+        load: isSame ? known.review.load : review.load,
         pins: isSame ? known.review.pins : review.pins,
         revision: known.review.revision + (isSame ? 0 : 1),
         mergedAt: mergedAt && (known.review.mergedAt ?? mergedAt),

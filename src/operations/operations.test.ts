@@ -3,6 +3,7 @@ import { smallBookFile } from '@tests/support/books';
 import { bookContract } from '@tests/support/book-contract';
 import { designOf, serverOf } from '@tests/support/designs';
 import { fleetContract } from '@tests/support/fleet-contract';
+import { reviewContract } from '@tests/support/review-contract';
 import { studyContract } from '@tests/support/study-contract';
 import { jobContract } from '@tests/support/job-contract';
 import { offerSearchContract } from '@tests/support/offer-search-contract';
@@ -38,6 +39,7 @@ libraryContract('in memory', async () => stores());
 fleetContract('in memory', async () => stores());
 studyContract('in memory', async () => stores());
 jobContract('in memory', async () => stores());
+reviewContract('in memory', async () => stores());
 
 describe('roles', () => {
   it('a viewer reads and changes nothing', async () => {

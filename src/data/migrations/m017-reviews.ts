@@ -19,6 +19,7 @@ export async function up(db: Kysely<unknown>): Promise<void> {
       revision int not null,
       extract jsonb not null,
       load text,
+      sent_load text,
       limits text,
       pins jsonb not null,
       summary jsonb,

@@ -38,7 +38,7 @@ export function TopLine({ theme }: { readonly theme: Theme }) {
     );
   }
   return (
-    <header className="flex h-11 shrink-0 items-center gap-7 border-b border-line px-[18px] print:hidden">
+    <header className="flex h-11 shrink-0 items-center gap-7 border-b border-line px-[18px] max-[900px]:overflow-x-auto max-[900px]:overflow-y-hidden print:hidden">
       <Link
         prefetch={false}
         href="/designs"

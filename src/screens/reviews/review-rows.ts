@@ -36,8 +36,6 @@ const IS_LISTED: Readonly<Record<Listed, (row: ReviewRow) => boolean>> = {
   all: () => true,
 };
 
-export const MONTH = 'month';
-
 export function reviewItems(
   { rows, totals }: Pick<Review, 'rows' | 'totals'>,
   listed: Listed,
@@ -92,7 +90,7 @@ export function reviewItems(
           },
         ]
       : []),
-    { key: MONTH, level: 'head', data: { is: 'month', sums: totals } },
+    { key: 'month', level: 'head', data: { is: 'month', sums: totals } },
   ];
 }
 

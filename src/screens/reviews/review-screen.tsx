@@ -13,7 +13,7 @@ import { MonthMargin } from './margin/month-margin';
 import { ResourceMargin } from './margin/resource-margin';
 import { reviewColumns } from './review-columns';
 import { useReview } from './review-context';
-import { type Listed, LISTED, MONTH, reviewItems } from './review-rows';
+import { type Listed, LISTED, reviewItems } from './review-rows';
 import { ReviewTally } from './review-tally';
 import { WhatIfs } from './what-ifs';
 
@@ -50,7 +50,7 @@ export function ReviewScreen() {
               onAll: () => setListed('all'),
             })}
             rows={rows}
-            cursor={cursor ?? { row: MONTH, column: 'name' }}
+            cursor={cursor}
             onCursor={setCursor}
             autoFocus
           />

@@ -14,6 +14,11 @@ const FIRST_LIMITS = `# Limits of the team. They hold for every change, beside t
 wick: limits
 version: 1
 limits: []
+# For example:
+#   - { id: jump, most: { percent: 25 }, say: More than a quarter needs a word with finance. }
+#   - { id: tagged, level: warn, tags: [team] }
+# exceptions:
+#   - { limit: jump, address: 'module.report.*', reason: The accounts run in March., until: 2027-03-31 }
 `;
 
 export function SettingsScreen({ tokens, limits }: SettingsProps) {

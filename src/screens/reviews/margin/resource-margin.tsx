@@ -41,9 +41,7 @@ export function ResourceMargin({ row }: { readonly row: ReviewRow }) {
                 onClick={() => setPart(each.id)}
                 className={`flex w-full items-baseline gap-2 py-1 text-left hover:bg-wash ${each.id === line?.id && lines.length > 1 ? 'font-semibold' : ''}`}
               >
-                <span className="min-w-0 flex-1 break-words">
-                  {each.part ?? each.size.after ?? each.size.before ?? 'The resource itself'}
-                </span>
+                <span className="min-w-0 flex-1 break-words">{partWords(each)}</span>
                 <PartAmount line={each} currency={currency} />
               </button>
               {each.doubts.length > 0 && (
@@ -61,6 +59,13 @@ export function ResourceMargin({ row }: { readonly row: ReviewRow }) {
 }
 
 const sentence = (text: string): string => `${text.charAt(0).toUpperCase()}${text.slice(1)}`;
+
+/** Its part, and its size; both where another is taken. */
+function partWords({ part, size: { before, after } }: ReviewLine): string {
+  const size =
+    before !== null && after !== null && before !== after ? `${before} → ${after}` : (after ?? before);
+  return [part, size].filter(Boolean).join(': ') || 'The resource itself';
+}
 
 const firstFelt = (lines: readonly ReviewLine[]): ReviewLine | undefined =>
   lines.find(({ before, after }) => before !== after) ?? lines[0];
