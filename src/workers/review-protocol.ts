@@ -1,4 +1,5 @@
 /** The contract between the page and its review worker. Plans are read here, in the browser: the server never sees one. */
+import type { Kind } from '@/core/books';
 import type { BookPin, DesignEdit } from '@/core/design';
 import type {
   EffectRow,
@@ -105,6 +106,8 @@ export interface WorkAnswer {
 
 export interface EffectLine {
   readonly id: string;
+  /** Null: it is not known. */
+  readonly kind: Kind | null;
   readonly match: LineMatch;
   /** Nothing of it is taken over: what it is is not known. */
   readonly isOpen: boolean;
@@ -120,7 +123,12 @@ export interface EffectAnswer {
   readonly revision: number;
   readonly lines: readonly EffectLine[];
   /** Of the design: what may be chosen. */
-  readonly components: readonly { readonly id: string; readonly name: string; readonly section: string }[];
+  readonly components: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly section: string;
+    readonly kind: Kind;
+  }[];
   readonly edits: readonly DesignEdit[];
   readonly inverse: readonly DesignEdit[];
   readonly totals: Sums;

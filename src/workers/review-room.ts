@@ -165,6 +165,7 @@ export class ReviewRoom {
       revision,
       lines: lines.map((line) => ({
         id: line.id,
+        kind: (line.after ?? line.before)?.kind ?? null,
         match: matches.get(line.id) ?? { is: 'none' },
         isOpen: line.isOpen,
         isChanged: isChanged(line),
@@ -173,7 +174,7 @@ export class ReviewRoom {
         after: sideWords(line.after),
       })),
       components: design.sections.flatMap(({ name, components }) =>
-        components.map((each) => ({ id: each.id, name: each.name, section: name })),
+        components.map((each) => ({ id: each.id, name: each.name, section: name, kind: each.kind })),
       ),
       ...{ edits, inverse, totals, rows },
     };

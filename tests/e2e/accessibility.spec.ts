@@ -1,7 +1,7 @@
 /** axe finds nothing on any screen, in light and in dark; and every page carries its policy. */
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { BOOKING, cell, COLUMN, copyOfBooking, expect, openDesign, test } from './screen';
+import { BOOKING, cell, COLUMN, copyOfBooking, expect, openDesign, OURS, test } from './screen';
 
 /** Names, roles and order are the same in the dark: there only the colours are looked at again. */
 async function axe(page: Page): Promise<void> {
@@ -103,6 +103,46 @@ for (const scheme of ['light', 'dark'] as const) {
       await page.goto(`${STUDY}/numbers`);
       await expect(page.getByRole('grid')).toBeVisible();
       await axe(page);
+    });
+
+    test('change reviews', async ({ page }) => {
+      await page.goto('/reviews');
+      await expect(page.getByRole('grid')).toBeVisible();
+      await axe(page);
+      const listed = (await (await page.request.get('/api/reviews', OURS)).json()) as {
+        readonly id: string;
+        readonly change: string;
+      }[];
+      const at = (change: string): string => `/reviews/${listed.find((each) => each.change === change)!.id}`;
+      await page.goto(at('12'));
+      await expect(page.getByTestId('limits')).toBeVisible();
+      await axe(page);
+      await page.goto(at('43'));
+      await page.getByRole('gridcell', { name: 'norvane_stream.changes' }).click();
+      await expect(page.getByRole('list', { name: 'Steps' })).toBeVisible();
+      await axe(page);
+      await page.goto(`${at('42')}/design`);
+      await page.getByLabel(/comes from/).selectOption({ label: 'Booking and check-in' });
+      await expect(page.getByTestId('effect')).toBeVisible();
+      await axe(page);
+      await page.goto(`${at('43')}/kept`);
+      await expect(page.getByRole('cell', { name: 'norvane_network.quay' })).toBeVisible();
+      await axe(page);
+      await page.goto('/reviews/history');
+      await expect(page.getByTestId('history-sentence')).toBeVisible();
+      await axe(page);
+      await page.goto('/reviews/forge');
+      await expect(page.getByRole('region', { name: 'Comment of Wick Tally' })).toBeVisible();
+      await axe(page);
+      for (const [path, words] of [
+        ['/reviews/new', 'Review a plan'],
+        ['/reviews/maps', 'What they make of a plan'],
+        ['/settings', 'Tokens of pipelines'],
+      ] as const) {
+        await page.goto(path);
+        await expect(page.getByRole('heading', { name: words })).toBeVisible();
+        await axe(page);
+      }
     });
 
     test('load, paying and range', async ({ page }) => {

@@ -59,7 +59,10 @@ async function sent(args: readonly string[], token: string | null = 'wick_key', 
   const child = spawn(
     process.execPath,
     [program, 'review', 'plan.json', '--books', 'books', '--send', to, ...args],
-    { cwd: folder, env: { PATH: process.env.PATH, NODE_ENV: 'test', ...(token !== null && { WICK_TOKEN: token }) } },
+    {
+      cwd: folder,
+      env: { PATH: process.env.PATH, NODE_ENV: 'test', ...(token !== null && { WICK_TOKEN: token }) },
+    },
   );
   let [out, err] = ['', ''];
   child.stdout.on('data', (part: Buffer) => (out += part.toString()));

@@ -117,6 +117,20 @@ describe('which line is which', () => {
     expect(accepted(design, extract, gone).matches.get('quay_server.web')).toEqual({ is: 'none' });
   });
 
+  it('is of the same kind: a server does not become a volume', () => {
+    const design = designOf([volumeOf('disk', { likely: '5' })]);
+    const said = { 'quay_server.web': { is: 'line' as const, line: 'disk' } };
+    expect(accepted(design, extract, said).edits).toEqual([]);
+  });
+
+  it('that people said is new is new once', () => {
+    const design = designOf([serverOf('a'), serverOf('b')], pinned);
+    const said = { 'quay_server.web': { is: 'new' as const } };
+    const first = accepted(design, extract, said);
+    expect(first.totals.difference).toBe('219');
+    expect(accepted(first.design, extract, said).edits).toEqual([]);
+  });
+
   it('is remembered by where a line came from, also after the resource was moved', () => {
     const first = accepted(designOf([], pinned), extractOf(...counted('quay_server.web', 0, 2)));
     const [component] = allComponents(first.design);

@@ -24,7 +24,7 @@ export function originOf(repository: string, line: string): string {
 }
 
 /**
- * A line of the design is at most one line of code. What people said comes first, even that it is none.
+ * A line of the design is at most one line of code, of the same kind. What people said comes first, even that it is none.
  *
  * @example
  * matchLines(design, [], 'harbour/platform', {}).size; // => 0
@@ -39,24 +39,28 @@ export function matchLines(
   const taken = new Set<string>();
   const found = new Map<string, LineMatch>();
   const take = (line: CodeLine, component: string): void => {
-    if (taken.has(component) || !components.has(component)) return;
+    const known = components.get(component);
+    if (!known || taken.has(component) || known.kind !== (line.after ?? line.before)?.kind) return;
     taken.add(component);
     found.set(line.id, { is: 'line', line: component });
   };
+  const saidOf = ({ id }: CodeLine): LineMatch | null => (Object.hasOwn(said, id) ? said[id]! : null);
   for (const line of lines) {
-    const match = Object.hasOwn(said, line.id) ? said[line.id]! : null;
+    const match = saidOf(line);
     if (match?.is === 'line') take(line, match.line);
-    else if (match) found.set(line.id, match);
+    else if (match?.is === 'none') found.set(line.id, match);
   }
   const open = (): CodeLine[] => lines.filter(({ id }) => !found.has(id));
   const origins = new Map(
     [...components.values()].flatMap(({ id, origin }) => (origin ? [[origin, id] as const] : [])),
   );
+  // What became a line of its own is known by where it came from, also where people said once that it is new.
   for (const line of open())
     for (const known of [line.id, ...(line.formerly === null ? [] : [line.formerly])]) {
       const from = origins.get(originOf(repository, known));
       if (from !== undefined && !found.has(line.id)) take(line, from);
     }
+  for (const line of open()) if (saidOf(line)?.is === 'new') found.set(line.id, { is: 'new' });
   for (const [line, component] of onlyAlike(open(), [...components.values()], taken)) take(line, component);
   // What is new in the code is new in the design; what is not known there stays out until somebody says what it is.
   for (const { id, before, after } of open())

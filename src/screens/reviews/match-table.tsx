@@ -17,7 +17,6 @@ export function MatchTable({ effect, onMatch }: MatchTableProps) {
   const { lines, components } = effect;
   const [all, setAll] = useState(false);
   const wanted = lines.filter((line) => all || line.isChanged || line.match.is === 'line');
-  const sections = [...new Set(components.map(({ section }) => section))];
   const unmatched = lines.filter(({ match }) => match.is === 'none').length;
   return (
     <section aria-label="Which line is which" className="mt-6 max-w-[1000px]">
@@ -50,26 +49,7 @@ export function MatchTable({ effect, onMatch }: MatchTableProps) {
                 <Said line={line} />
               </td>
               <td className="py-1">
-                <select
-                  aria-label={`${line.id} in the design`}
-                  className={INPUT}
-                  value={valueOf(line.match)}
-                  onChange={(event) => onMatch(line.id, matchOf(event.target.value))}
-                >
-                  <option value="none">not in it</option>
-                  <option value="new">a new line</option>
-                  {sections.map((section) => (
-                    <optgroup key={section} label={section}>
-                      {components
-                        .filter((each) => each.section === section)
-                        .map(({ id, name }) => (
-                          <option key={id} value={`line ${id}`}>
-                            {name}
-                          </option>
-                        ))}
-                    </optgroup>
-                  ))}
-                </select>
+                <MatchChoice line={line} components={components} onMatch={onMatch} />
               </td>
             </tr>
           ))}
@@ -79,6 +59,39 @@ export function MatchTable({ effect, onMatch }: MatchTableProps) {
         <p className="mt-1 text-sm text-soft">{`and ${wanted.length - SHOWN} more`}</p>
       )}
     </section>
+  );
+}
+
+interface MatchChoiceProps extends Pick<MatchTableProps, 'onMatch'> {
+  readonly line: EffectLine;
+  readonly components: EffectAnswer['components'];
+}
+
+/** Only lines of its own kind: a server does not become a database by a match. */
+function MatchChoice({ line, components, onMatch }: MatchChoiceProps) {
+  const own = components.filter(({ kind }) => kind === line.kind);
+  const sections = [...new Set(own.map(({ section }) => section))];
+  return (
+    <select
+      aria-label={`${line.id} in the design`}
+      className={INPUT}
+      value={valueOf(line.match)}
+      onChange={(event) => onMatch(line.id, matchOf(event.target.value))}
+    >
+      <option value="none">not in it</option>
+      <option value="new">a new line</option>
+      {sections.map((section) => (
+        <optgroup key={section} label={section}>
+          {own
+            .filter((each) => each.section === section)
+            .map(({ id, name }) => (
+              <option key={id} value={`line ${id}`}>
+                {name}
+              </option>
+            ))}
+        </optgroup>
+      ))}
+    </select>
   );
 }
 

@@ -60,7 +60,7 @@ export function ReviewScreen() {
             <Trouble trouble={answer.trouble} again={answer.again} />
           </div>
         )}
-        <Margin label="How it adds up" open={marginOpen} onToggle={() => setMarginOpen(!marginOpen)}>
+        <Margin label="About what is chosen" open={marginOpen} onToggle={() => setMarginOpen(!marginOpen)}>
           {told && answer.trouble && <Trouble trouble={answer.trouble} again={answer.again} />}
           {focused?.is === 'resource' ? (
             <ResourceMargin key={focused.row.address} row={focused.row} />

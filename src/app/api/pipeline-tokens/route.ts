@@ -1,19 +1,16 @@
 /** GET: the tokens of pipelines, without what opens anything. POST: makes one, and tells it, which nobody is told again. */
-import { createToken, listTokens, type PipelineToken } from '@/operations';
+import { createToken, listTokens } from '@/operations';
 import { boundedJson, handler } from '../answer';
-
-const plain = ({ id, name, createdBy, createdAt, lastUsedAt, withdrawnAt }: PipelineToken) => ({
-  ...{ id, name, createdBy, createdAt, lastUsedAt, withdrawnAt },
-});
+import { plainToken } from '../plain-token';
 
 export const GET = handler(async (_request, _params, context) =>
-  Response.json((await listTokens(context())).map(plain), { headers: { 'cache-control': 'no-store' } }),
+  Response.json((await listTokens(context())).map(plainToken), { headers: { 'cache-control': 'no-store' } }),
 );
 
 export const POST = handler(async (request, _params, context) => {
   const inside = context();
   const { token, secret } = await createToken(inside, await boundedJson(request, 10_000));
-  const tokens = (await listTokens(inside)).map(plain);
+  const tokens = (await listTokens(inside)).map(plainToken);
   return Response.json(
     { made: { id: token.id, secret }, tokens },
     { status: 201, headers: { 'cache-control': 'no-store' } },

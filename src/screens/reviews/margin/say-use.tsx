@@ -31,7 +31,8 @@ export function SayUse({ address, line, currency }: SayUseProps) {
     <section aria-label="Missing use" className="mt-4">
       <h3 className="text-sm font-semibold">How much is it used?</h3>
       <p className="text-xs text-soft">
-        No plan knows. What is said here goes into the load profile, which can be saved beside the code.
+        No plan knows. Say it for one of them, where there are several; it goes into the load profile, which
+        can be saved beside the code.
       </p>
       {line.missing.map((use) => (
         <UseEntry key={use.meter} use={use} currency={currency} onSay={(text) => say(use, text)} />

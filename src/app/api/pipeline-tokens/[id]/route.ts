@@ -1,8 +1,10 @@
-/** DELETE: withdraws a token; whoever has it is refused from now on. */
-import { withdrawToken } from '@/operations';
+/** DELETE: withdraws a token; whoever has it is refused from now on. Answers with those that are left. */
+import { listTokens, withdrawToken } from '@/operations';
 import { handler } from '../../answer';
+import { plainToken } from '../../plain-token';
 
 export const DELETE = handler(async (_request, { id }, context) => {
-  await withdrawToken(context(), id!);
-  return Response.json({ withdrawn: true });
+  const inside = context();
+  await withdrawToken(inside, id!);
+  return Response.json((await listTokens(inside)).map(plainToken));
 });

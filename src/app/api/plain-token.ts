@@ -1,0 +1,6 @@
+/** A token as pages see it: without what opens anything. */
+import type { PipelineToken } from '@/operations';
+
+export const plainToken = ({ id, name, createdBy, createdAt, lastUsedAt, withdrawnAt }: PipelineToken) => ({
+  ...{ id, name, createdBy, createdAt, lastUsedAt, withdrawnAt },
+});
