@@ -129,6 +129,7 @@ export const COMMANDS: readonly Command[] = [
       'load',
       'map',
       'limits',
+      'design',
       'what-if',
       'all',
       'all-priced',

@@ -2,6 +2,7 @@
 import fs from 'node:fs';
 import { bookSet, type BookSet } from '@/core/pricing';
 import {
+  type DesignAfter,
   type Extract,
   extractOf,
   holdLimits,
@@ -52,7 +53,8 @@ export async function reviewCommand(call: Call): Promise<number> {
   const limitsFile = call.one('limits');
   const limits =
     limitsFile === undefined ? NO_LIMITS : orRefuse(readLimits(readText(limitsFile)), limitsFile);
-  const held = holdLimits({ ...asked, review, limits, today: new Date().toISOString().slice(0, 10) });
+  const today = new Date().toISOString().slice(0, 10);
+  const held = holdLimits({ ...asked, review, limits, today, design: await designOf(call, asked) });
   const answer: LimitsAnswer = {
     ...held,
     broken: held.broken.map((each) => ({ ...each, remedy: remedyFor(each, { ...asked, planned }) })),
@@ -69,6 +71,18 @@ export async function reviewCommand(call: Call): Promise<number> {
     await (await import('./send-review')).sendReview(call, { review, extract });
   if (answer.state === 'failed') return LIMIT_BROKEN;
   return call.has('all-priced') && review.rows.some(({ doubts }) => doubts.length > 0) ? NOT_ALL_PRICED : 0;
+}
+
+/** What the design that the code comes from costs with the change, by its own price books; null: none is named. */
+async function designOf(call: Call, asked: ReviewAsked): Promise<DesignAfter | null> {
+  const file = call.one('design');
+  if (file === undefined) return null;
+  const { booksOf, readDesignFile } = await import('./files');
+  const { designAfter } = await import('@/formats/review/work-review');
+  const own = await booksOf(call.all('books'));
+  const books = { get: own.get.bind(own), booksFor: async () => undefined };
+  const repository = call.one('repository') ?? '';
+  return designAfter({ design: readDesignFile(file), repository, matches: {} }, asked, books);
 }
 
 /** What ships for the providers of the plan, and then one's own, which win. */

@@ -27,7 +27,7 @@ export function reviewText(
   const modules = [...new Set(shown.map(({ module }) => module))];
   const lines = [
     ...wrapped(reviewSentence(review)),
-    ...(limits.kept.length + limits.broken.length + limits.excepted.length > 0
+    ...(limits.kept.length + limits.broken.length + limits.excepted.length + limits.unchecked.length > 0
       ? wrapped(limitsSentence(limits))
       : []),
     ...limits.broken.flatMap((each) => wrapped(brokenSentence(each, currency), '  ')),

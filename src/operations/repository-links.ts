@@ -34,4 +34,6 @@ export async function linkRepository(context: Context, body: unknown): Promise<v
   const { repository, design, matches } = read.data;
   if (design !== null && !(await context.designs.find(workspace, design))) throw notFound('design');
   await context.repositoryLinks.put(workspace, repository, design === null ? null : { design, matches });
+  // A limit may hang on the budget of the design.
+  await context.reviews.outdate(workspace);
 }

@@ -3,7 +3,7 @@ import { costing, type Extract } from '@/core/review';
 import { cut } from '@/core/base';
 import { readLoadProfile } from '@/formats/review/load-schema';
 import { readSentReview, type SentReview } from '@/formats/review/sent-review';
-import { workReview } from '@/formats/review/work-review';
+import { type LinkedDesign, workReview } from '@/formats/review/work-review';
 import { AppError, invalid, notFound } from './app-error';
 import { newestExchange } from './exchange';
 import { GrowingBooks } from './load-books';
@@ -87,7 +87,8 @@ export async function sumUpReview(context: Context, stored: StoredReview): Promi
   const { workspace } = context.actor;
   const books = new GrowingBooks(context.books, workspace);
   const today = context.now().toISOString().slice(0, 10);
-  const { review, limits } = await workReview(stored, await teamLimits(context), today, books);
+  const design = await linkedDesign(context, stored.repository);
+  const { review, limits } = await workReview({ ...stored, design }, await teamLimits(context), today, books);
   const { before, after, difference, upfront } = review.totals;
   return {
     currency: review.currency,
@@ -101,6 +102,14 @@ export async function sumUpReview(context: Context, stored: StoredReview): Promi
     changed: review.rows.filter(({ state }) => state !== 'same').length,
     doubts: review.rows.filter(({ doubts }) => doubts.length > 0).length,
   };
+}
+
+/** The design that the code of a repository comes from. */
+async function linkedDesign(context: Context, repository: string): Promise<LinkedDesign | null> {
+  const { workspace } = context.actor;
+  const link = await context.repositoryLinks.find(workspace, repository);
+  const found = link && (await context.designs.find(workspace, link.design));
+  return found ? { design: found.design, repository, matches: link.matches } : null;
 }
 
 /** What is not worked out yet is asked for. */

@@ -61,6 +61,12 @@ export type ReviewQuestion =
   | ({
       readonly ask: 'work';
       readonly teamLimits: string | null;
+      /** The design that the code comes from. */
+      readonly link: {
+        readonly repository: string;
+        readonly design: string;
+        readonly matches: LineMatches;
+      } | null;
       readonly today: string;
       readonly whatIfs: readonly NamedWhatIf[];
     } & OfReview)

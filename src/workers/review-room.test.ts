@@ -16,6 +16,8 @@ const design = designOf([serverOf('front'), serverOf('back', { choice: { by: 'sk
   books: pins.books,
 });
 
+let budget: string | undefined;
+
 async function room(review: SentReview = serversReview(3)) {
   const books = await bookRoutes(smallBookFile());
   const posted: string[] = [];
@@ -27,7 +29,10 @@ async function room(review: SentReview = serversReview(3)) {
       return { id: 'made' };
     }
     if (path === '/api/reviews/r') return { ...review, pins };
-    if (path === '/api/designs/d') return { design, revision: 4 };
+    if (path === '/api/designs/d') {
+      const assumptions = { ...design.assumptions, ...(budget !== undefined && { budget }) };
+      return { design: { ...design, assumptions }, revision: 4 };
+    }
     return path.startsWith('/api/books/') ? books.fetchJson(path) : null;
   });
   const ask = (question: ReviewQuestion) => made.answer(question) as Promise<never>;
@@ -35,7 +40,7 @@ async function room(review: SentReview = serversReview(3)) {
 }
 
 const of = { id: 'r', revision: 0, load: null };
-const work = { ask: 'work' as const, ...of, teamLimits: null, today: TODAY, whatIfs: [] };
+const work = { ask: 'work' as const, ...of, teamLimits: null, today: TODAY, whatIfs: [], link: null };
 
 describe('the room of a review', () => {
   it('works it out with lean and heavy, and every way it could be otherwise', async () => {
@@ -84,6 +89,21 @@ describe('the room of a review', () => {
     });
     // Whoever asks without them is not told of them.
     expect(await ask(work)).toMatchObject({ limits: { state: 'kept' } });
+  });
+
+  it('holds it against the budget of the design it comes from, and says where that is not known', async () => {
+    const { ask } = await room();
+    const teamLimits = 'wick: limits\nversion: 1\nlimits:\n  - { id: purse, budget: true }\n';
+    expect(await ask({ ...work, teamLimits })).toMatchObject({ limits: { unchecked: ['purse'] } });
+    const link = { repository: 'quay/harbour', design: 'd', matches: {} };
+    // Without a budget there is nothing to hold.
+    expect(await ask({ ...work, teamLimits, link })).toMatchObject({ limits: { unchecked: ['purse'] } });
+    budget = '200';
+    // One server of 73 becomes three.
+    expect(await ask({ ...work, teamLimits, link, today: '2026-12-02' })).toMatchObject({
+      limits: { state: 'failed', broken: [{ limit: { id: 'purse' }, found: '219', over: '19' }] },
+    });
+    budget = undefined;
   });
 
   it('says which design it moves, by edits that can be taken back', async () => {

@@ -19,7 +19,13 @@ import { TERMS } from '@/core/terms';
 import { toPlain } from '@/core/trace';
 import { withMissingUse } from '@/formats/review/load-file';
 import { readLoadProfile } from '@/formats/review/load-schema';
-import { everything, type KeptReview, workReview, type WorkedReview } from '@/formats/review/work-review';
+import {
+  everything,
+  type KeptReview,
+  type LinkedDesign,
+  workReview,
+  type WorkedReview,
+} from '@/formats/review/work-review';
 import { LoadedBooks } from './loaded-books';
 import { type FetchReviews, ReviewReading } from './review-reading';
 import type {
@@ -38,9 +44,10 @@ type Asked<K extends ReviewQuestion['ask']> = Extract<ReviewQuestion, { ask: K }
 interface LimitsAsked {
   readonly teamLimits: string | null;
   readonly today: string;
+  readonly link: Asked<'work'>['link'];
 }
 
-const NO_LIMITS: LimitsAsked = { teamLimits: null, today: '0001-01-01' };
+const NO_LIMITS: LimitsAsked = { teamLimits: null, today: '0001-01-01', link: null };
 
 interface Worked {
   readonly key: string;
@@ -107,15 +114,23 @@ export class ReviewRoom {
     const key = JSON.stringify([of.id, of.revision, of.load]);
     const under = JSON.stringify(limits);
     if (this.last?.key === key && (limits === null || this.last.under === under)) return this.last.worked;
-    const { teamLimits, today } = limits ?? NO_LIMITS;
-    const worked = this.kept(of).then((kept) => workReview(kept, teamLimits, today, this.books));
+    const { teamLimits, today, link } = limits ?? NO_LIMITS;
+    const worked = Promise.all([this.kept(of), this.linked(link)]).then(([kept, design]) =>
+      workReview({ ...kept, design }, teamLimits, today, this.books),
+    );
     this.last = { key, under, worked };
     worked.catch(() => (this.last = this.last?.worked === worked ? null : this.last));
     return worked;
   }
 
+  private async linked(link: LimitsAsked['link']): Promise<LinkedDesign | null> {
+    const found =
+      link && ((await this.fetchJson(`/api/designs/${link.design}`)) as { readonly design: Design } | null);
+    return found ? { design: found.design, repository: link.repository, matches: link.matches } : null;
+  }
+
   private async work(question: Asked<'work'>): Promise<WorkAnswer> {
-    const planned = await this.worked(question, { teamLimits: question.teamLimits, today: question.today });
+    const planned = await this.worked(question, limitsAsked(question));
     const changes = [LEAN, HEAVY, ...question.whatIfs];
     const named = changes.map(({ name, change }) => ({ name, change: whatIfOf(change, planned.asked) }));
     for (const { change } of named) {
@@ -180,6 +195,12 @@ export class ReviewRoom {
     };
   }
 }
+
+const limitsAsked = ({ teamLimits, today, link }: Asked<'work'>): LimitsAsked => ({
+  teamLimits,
+  today,
+  link,
+});
 
 const sideWords = (component: Component | null): string =>
   component ? mappedWords({ is: 'line', part: null, component }, 'whole') : '';

@@ -164,7 +164,7 @@ test('a plan by hand is read in the browser: only its extract leaves it', async 
       mimeType: 'application/json',
       buffer: Buffer.from(JSON.stringify(plan)),
     });
-  await expect(page.getByTestId('plan-read')).toContainText('1 resources');
+  await expect(page.getByTestId('plan-read')).toContainText('1 resource, read');
   await page.getByRole('button', { name: 'norvane_server' }).click();
   await expect(page.getByRole('region', { name: 'Resources of norvane_server' })).toContainText('severn-1');
   await page.getByLabel('Title').fill('A server by hand');

@@ -236,6 +236,19 @@ export function reviewContract(name: string, make: () => Promise<Stores>): void 
       expect(await readRepositoryLink(context, repository)).toBeNull();
     });
 
+    it('a change is held against the budget of the design that its repository comes from', async () => {
+      const limits = 'wick: limits\nversion: 1\nlimits:\n  - { id: purse, budget: true }\n';
+      const id = await receive(serversReview(3, { limits }));
+      expect((await openReview(context, id)).summary).toMatchObject({ limits: 'kept' });
+      const books = [{ book: 'small', revision: 3 }];
+      const plain = designOf([serverOf('front')], { books });
+      const assumptions = { ...plain.assumptions, budget: '100' };
+      const design = await storeDesign(context, { ...plain, assumptions });
+      await linkRepository(context, { repository: 'quay/harbour', design });
+      await refreshReview(context, id);
+      expect((await openReview(context, id)).summary).toMatchObject({ limits: 'failed', broken: ['purse'] });
+    });
+
     it('what a stand-in remembers is its own, by workspace and key', async () => {
       const { workspace } = context.actor;
       await context.standIn.put(workspace, 'k', { a: 1 });

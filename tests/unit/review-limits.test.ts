@@ -46,6 +46,7 @@ describe('limits of a change', () => {
       excepted: [],
       expired: [],
       kept: ['month', 'sizes'],
+      unchecked: [],
     });
     expect(limitsSentence(answer)).toBe('All limits are kept.');
   });

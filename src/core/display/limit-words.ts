@@ -35,6 +35,8 @@ export function ruleWords(rule: Rule, currency: string): string {
       return `everything has the tags ${rule.tags.join(', ')}`;
     case 'all-priced':
       return 'everything is priced';
+    case 'budget':
+      return 'the design that the code comes from stays within its budget';
   }
 }
 
@@ -70,19 +72,23 @@ function remedyWords(remedy: Remedy, currency: string): string {
 
 /**
  * @example
- * limitsSentence({ state: 'kept', broken: [], excepted: [], expired: [], kept: ['month'] }); // => 'All limits are kept.'
+ * limitsSentence({ state: 'kept', broken: [], excepted: [], expired: [], kept: ['month'], unchecked: [] }); // => 'All limits are kept.'
  */
-export function limitsSentence({ state, broken, excepted, expired, kept }: LimitsAnswer): string {
+export function limitsSentence({ state, broken, excepted, expired, kept, unchecked }: LimitsAnswer): string {
   const over = expired
     .map(({ limit, until }) => ` An exception to “${limit}” is over since ${until}.`)
     .join('');
+  const unheld = unchecked.map(
+    (id) => ` “${id}” could not be held: it is not known which design with a budget this comes from.`,
+  );
+  const after = `${over}${unheld.join('')}`;
   const apart = excepted.length === 0 ? '' : ` ${excepted.length} by exception.`;
   if (broken.length === 0)
-    return `${kept.length + excepted.length === 0 ? 'There are no limits.' : 'All limits are kept.'}${apart}${over}`;
+    return `${kept.length + excepted.length === 0 ? (unchecked.length > 0 ? 'No limit could be held.' : 'There are no limits.') : 'All limits are kept.'}${apart}${after}`;
   const fails = broken.filter(({ limit }) => limit.level === 'fail').length;
   const said = [
     ...(fails > 0 ? [`${fails} ${fails === 1 ? 'limit is' : 'limits are'} broken`] : []),
     ...(broken.length > fails ? [`${broken.length - fails} to be warned of`] : []),
   ].join(', ');
-  return `${said}${state === 'failed' ? '.' : '; nothing fails.'}${apart}${over}`;
+  return `${said}${state === 'failed' ? '.' : '; nothing fails.'}${apart}${after}`;
 }

@@ -15,6 +15,14 @@ export interface HoldAsked {
   readonly setting: ReviewSetting;
   /** ISO date. */
   readonly today: string;
+  /** The design that the code comes from, as it costs once the change is taken over; in the currency of the review. */
+  readonly design?: DesignAfter | null;
+}
+
+export interface DesignAfter {
+  /** A month, as it is printed. */
+  readonly after: string;
+  readonly budget: string | null;
 }
 
 /** What is broken of one limit, before exceptions. */
@@ -36,7 +44,12 @@ export function holdLimits(asked: HoldAsked): LimitsAnswer {
   const excepted: ExceptedLimit[] = [];
   const expired: Exception[] = [];
   const kept: string[] = [];
+  const unchecked: string[] = [];
   for (const limit of limits.limits) {
+    if (limit.rule.is === 'budget' && budgetOf(asked) === null) {
+      unchecked.push(limit.id);
+      continue;
+    }
     const all = foundOf(limit.rule, asked, () => true);
     if (!all) {
       kept.push(limit.id);
@@ -57,7 +70,8 @@ export function holdLimits(asked: HoldAsked): LimitsAnswer {
     if (left) broken.push({ limit, ...left, remedy: null });
   }
   const fails = broken.some(({ limit }) => limit.level === 'fail');
-  return { state: fails ? 'failed' : broken.length > 0 ? 'warned' : 'kept', broken, excepted, expired, kept };
+  const state = fails ? 'failed' : broken.length > 0 ? 'warned' : 'kept';
+  return { state, broken, excepted, expired, kept, unchecked };
 }
 
 function foundOf(rule: Rule, asked: HoldAsked, isMeant: (address: string) => boolean): Found | null {
@@ -80,6 +94,8 @@ function foundOf(rule: Rule, asked: HoldAsked, isMeant: (address: string) => boo
           !matchesAny(rule.patterns, region) &&
           !matchesAny(rule.patterns, `${book}/${region ?? ''}`),
       );
+    case 'budget':
+      return overFound(decimal(asked.design?.after ?? '0'), budgetOf(asked) ?? decimal('0'), rows);
     case 'tags':
       return tagsFound(rule.tags, rows, asked.extract);
     case 'all-priced': {
@@ -103,7 +119,16 @@ function boundFound(
     return { found: dearest.toString(), over: dearest.minus(most).toString(), addresses };
   }
   const found = amountOf(bound.of, totals);
-  if (found === null || !found.greaterThan(most)) return null;
+  return found === null ? null : overFound(found, most, rows);
+}
+
+function budgetOf({ design }: HoldAsked): Decimal | null {
+  return design?.budget == null ? null : decimal(design.budget);
+}
+
+/** At what has risen, the most first. */
+function overFound(found: Decimal, most: Decimal, rows: readonly ReviewRow[]): Found | null {
+  if (!found.greaterThan(most)) return null;
   const risen = rows.filter(
     ({ difference }) => decimal(difference).isPositive() && !decimal(difference).isZero(),
   );

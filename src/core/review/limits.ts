@@ -18,7 +18,9 @@ export type Rule =
   | { readonly is: 'not-sizes' | 'not-families' | 'only-regions'; readonly patterns: readonly string[] }
   | { readonly is: 'tags'; readonly tags: readonly string[] }
   /** Everything is priced. */
-  | { readonly is: 'all-priced' };
+  | { readonly is: 'all-priced' }
+  /** The design that the code comes from stays within its budget. */
+  | { readonly is: 'budget' };
 
 export interface Limit {
   readonly id: string;
@@ -75,6 +77,8 @@ export interface LimitsAnswer {
   /** Exceptions that are over, though their limit is broken. */
   readonly expired: readonly Exception[];
   readonly kept: readonly string[];
+  /** Could not be held: it is not known which design with a budget this comes from. */
+  readonly unchecked: readonly string[];
 }
 
 /**
@@ -91,5 +95,6 @@ export function joinAnswers(answers: readonly LimitsAnswer[]): LimitsAnswer {
     excepted: answers.flatMap(({ excepted }) => excepted),
     expired: answers.flatMap(({ expired }) => expired),
     kept: answers.flatMap(({ kept }) => kept),
+    unchecked: answers.flatMap(({ unchecked }) => unchecked),
   };
 }

@@ -16,6 +16,8 @@ export function reviewJunit(review: Review, limits: Limits, answer: LimitsAnswer
         name,
         `<skipped message="${xml(`By exception until ${excepted.exception.until}: ${excepted.exception.reason}`)}"/>`,
       );
+    if (answer.unchecked.includes(id))
+      return caseOf(name, '<skipped message="It is not known which design with a budget this comes from."/>');
     return caseOf(name, '');
   });
   const doubts = doubtSentences(review);

@@ -45,12 +45,14 @@ const limit = z
     only: z.strictObject({ regions: patterns }).optional(),
     tags: z.array(name).min(1).max(50).optional(),
     'all-priced': z.literal(true).optional(),
+    budget: z.literal(true).optional(),
   })
   .refine(
     (each) =>
-      [each.most, each.not, each.only, each.tags, each['all-priced']].filter((part) => part !== undefined)
-        .length === 1,
-    'must say one thing: most, not, only, tags or all-priced',
+      [each.most, each.not, each.only, each.tags, each['all-priced'], each.budget].filter(
+        (part) => part !== undefined,
+      ).length === 1,
+    'must say one thing: most, not, only, tags, all-priced or budget',
   );
 
 const exception = z.strictObject({
@@ -98,7 +100,7 @@ function limitOf({ id, level, say, ...rest }: Written): Limit {
   return { id, level, rule: ruleOf(rest), ...(say !== undefined && { say }) };
 }
 
-function ruleOf({ most: bound, not: kept, only, tags }: Omit<Written, 'id' | 'level' | 'say'>): Rule {
+function ruleOf({ most: bound, not: kept, only, tags, budget }: Omit<Written, 'id' | 'level' | 'say'>): Rule {
   if (bound) {
     if (bound.percent !== undefined)
       return { is: 'bound', bound: { of: 'share', most: decimal(bound.percent).dividedBy(100).toString() } };
@@ -113,5 +115,5 @@ function ruleOf({ most: bound, not: kept, only, tags }: Omit<Written, 'id' | 'le
   if (kept?.families) return { is: 'not-families', patterns: kept.families };
   if (only) return { is: 'only-regions', patterns: only.regions };
   if (tags) return { is: 'tags', tags };
-  return { is: 'all-priced' };
+  return { is: budget ? 'budget' : 'all-priced' };
 }

@@ -1,16 +1,22 @@
 /** A kept review worked out whole: priced, held against the limits beside the code and those of the team, with remedies. */
-import type { Component, Design } from '@/core/design';
+import { applyEdits, type Component, type Design } from '@/core/design';
 import type { BookSet } from '@/core/pricing';
 import {
+  acceptEdits,
+  codeLinesOf,
   costing,
+  type DesignAfter,
+  designEffect,
   designsOf,
   type Extract,
   holdLimits,
   joinAnswers,
   type Limits,
   type LimitsAnswer,
+  type LineMatches,
   type LoadProfile,
   type MappedSide,
+  matchLines,
   NO_PROFILE,
   type PricedReview,
   remedyFor,
@@ -33,11 +39,19 @@ export interface KeptReview {
   /** YAML, as they stand beside the code. */
   readonly load: string | null;
   readonly limits: string | null;
+  /** The design that its repository comes from; null or absent: none. */
+  readonly design?: LinkedDesign | null;
   readonly pins: {
     readonly currency: string;
     readonly books: ReviewSetting['books'];
     readonly exchange: ReviewSetting['assumptions']['exchange'];
   };
+}
+
+export interface LinkedDesign {
+  readonly design: Design;
+  readonly repository: string;
+  readonly matches: LineMatches;
 }
 
 export interface WorkedReview extends PricedReview {
@@ -57,11 +71,32 @@ export async function workReview(
   await books.booksFor(everything(kept.extract, profile, setting));
   const asked: ReviewAsked = { extract: kept.extract, profile, setting, books: snapshot(books) };
   const planned = reviewOf(asked);
-  const held = [limitsOf(kept.limits), limitsOf(teamLimits)].map((limits) =>
-    holdLimits({ ...asked, review: planned.review, limits, today }),
-  );
+  const all = [limitsOf(kept.limits), limitsOf(teamLimits)];
+  const asksBudget = all.some(({ limits }) => limits.some(({ rule }) => rule.is === 'budget'));
+  const design = asksBudget && kept.design ? await designAfter(kept.design, asked, books) : null;
+  const held = all.map((limits) => holdLimits({ ...asked, review: planned.review, limits, today, design }));
   const answer = joinAnswers(held);
   return { ...planned, asked, limits: await withRemedies(answer, asked, books) };
+}
+
+/** What the design costs once the change is taken over. Null: it cannot be held against the review. */
+export async function designAfter(
+  { design, repository, matches: said }: LinkedDesign,
+  { extract, setting }: Pick<ReviewAsked, 'extract' | 'setting'>,
+  books: FetchingBooks,
+): Promise<DesignAfter | null> {
+  if (design.currency !== setting.currency) return null;
+  const lines = codeLinesOf(extract);
+  const matches = matchLines(design, lines, repository, said);
+  let made = 0;
+  const newId = (): string => `taken-over-${(made += 1)}`;
+  const edits = acceptEdits({ design, lines, matches, repository, pins: setting.books, newId });
+  const applied = applyEdits(design, edits);
+  if (!applied.ok) return null;
+  await books.booksFor(design);
+  await books.booksFor(applied.value.design);
+  const effect = designEffect(design, edits, snapshot(books));
+  return effect.ok ? { after: effect.value.totals.after, budget: design.assumptions.budget ?? null } : null;
 }
 
 /** What a review's expressions are priced under. */

@@ -11,6 +11,7 @@ import { ChooseFile } from './choose-file';
 import { usePlanReading } from './plan-reading';
 import { ResourcesOfType } from './resources-of-type';
 import { ReviewsHead } from './reviews-head';
+import { countWords } from './count-words';
 import { TypesTable } from './types-table';
 
 const JSON_FILES = '.json,.tfplan.json,.tfstate,application/json';
@@ -74,7 +75,7 @@ export function BringScreen({ maps }: { readonly maps: readonly MapText[] }) {
           <div className="mt-4 grid max-w-[1240px] gap-8 lg:grid-cols-[minmax(0,1fr)_320px]">
             <div className="min-w-0">
               <p className="text-base font-semibold" data-testid="plan-read" role="status">
-                {`${read.resources.length} resources, read from a ${read.form}.`}
+                {`${countWords(read.resources.length, 'resource')}, read from a ${read.form}.`}
               </p>
               {read.remarks.map((remark) => (
                 <p key={remark} className="text-sm text-soft">

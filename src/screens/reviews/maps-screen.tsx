@@ -14,6 +14,7 @@ import { MapEditor, type OpenMap } from './map-editor';
 import { usePlanReading } from './plan-reading';
 import { ResourcesOfType } from './resources-of-type';
 import { ReviewsHead } from './reviews-head';
+import { countWords } from './count-words';
 import { TypesTable } from './types-table';
 
 const NEW_MAP = `# Which type is what, and from which attributes its size and use are read.
@@ -102,7 +103,7 @@ export function MapsScreen({ maps, own }: MapsProps) {
         {read && (
           <div className="max-w-[1100px]">
             <p className="mt-3 text-sm" role="status" data-testid="plan-read">
-              {`${read.resources.length} resources of ${read.types.length} types, read from a ${read.form}. It was read here and is kept nowhere.`}
+              {`${countWords(read.resources.length, 'resource')} of ${countWords(read.types.length, 'type')}, read from a ${read.form}. It was read here and is kept nowhere.`}
             </p>
             <TypesTable types={read.types} chosen={type} onChoose={setType} />
             {type !== null && <ResourcesOfType type={type} resources={read.resources} />}

@@ -33,7 +33,10 @@ export function ResourcesOfType({ type, resources }: ResourcesProps) {
               <td className="py-1 pr-3 break-words text-soft">{mappedSideWords(before)}</td>
               <td className="py-1 pr-3 break-words">{mappedSideWords(after)}</td>
               <td className="max-w-[220px] py-1 font-mono text-xs wrap-anywhere text-soft">
-                {read.map((each) => `${each.path} ${valueWords(each)}`).join(', ') || '–'}
+                {read
+                  .filter(isSaid)
+                  .map((each) => `${each.path} ${valueWords(each)}`)
+                  .join(', ') || '–'}
               </td>
             </tr>
           ))}
@@ -43,6 +46,10 @@ export function ResourcesOfType({ type, resources }: ResourcesProps) {
     </section>
   );
 }
+
+/** It is there on one side. */
+const isSaid = ({ before, after, unknown }: MappedResource['read'][number]): boolean =>
+  unknown || before !== null || after !== null;
 
 function valueWords({ before, after, unknown }: MappedResource['read'][number]): string {
   if (unknown) return '?';

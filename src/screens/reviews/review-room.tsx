@@ -20,7 +20,7 @@ interface ReviewRoomProps {
 }
 
 export function ReviewRoomOf({ opened, children }: ReviewRoomProps) {
-  const { review, teamLimits, today } = opened;
+  const { review, teamLimits, today, link } = opened;
   const { id, revision } = review;
   const {
     document: load,
@@ -37,8 +37,8 @@ export function ReviewRoomOf({ opened, children }: ReviewRoomProps) {
   const client = useReviewWorker();
   const of = useMemo(() => ({ id, revision, load }), [id, revision, load]);
   const question = useMemo(
-    () => ({ ask: 'work' as const, ...of, teamLimits, today, whatIfs }),
-    [of, teamLimits, today, whatIfs],
+    () => ({ ask: 'work' as const, ...of, teamLimits, today, whatIfs, link }),
+    [of, teamLimits, today, whatIfs, link],
   );
   const answer = useAskedOf<WorkAnswer>(client, question);
   const value: ReviewRoomValue = {
