@@ -46,7 +46,7 @@ export async function reviewCommand(call: Call): Promise<number> {
   const map = mapFor(plan, call.all('map'));
   const extract = extractOf(plan, map);
   const profile = profileOf(call.one('load'));
-  const { books, setting } = await settingOf(extract, call);
+  const { books, setting } = await settingOf(extract, profile, call);
   const asked: ReviewAsked = { extract, profile, setting, books };
   const planned = reviewOf(asked);
   const { review } = planned;
@@ -119,9 +119,11 @@ async function drafted(call: Call, plan: Plan, review: Review): Promise<void> {
 /** The newest revision of every book that the change needs; in the currency of the first. */
 async function settingOf(
   extract: Extract,
+  profile: LoadProfile,
   call: Call,
 ): Promise<{ readonly books: BookSet; readonly setting: ReviewSetting }> {
   const wanted = new Map<string, Set<string>>();
+  for (const { book, sku } of profile.held ?? []) wanted.set(book, (wanted.get(book) ?? new Set()).add(sku));
   for (const { before, after } of extract.resources)
     for (const side of [before, after])
       if (side?.is === 'lines')

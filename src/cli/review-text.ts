@@ -3,6 +3,8 @@ import {
   brokenSentence,
   doubtSentences,
   doubtWords,
+  heldSentence,
+  heldSum,
   isFelt,
   limitsSentence,
   reviewSentence,
@@ -11,7 +13,7 @@ import {
   signedAmount,
   writeMoney,
 } from '@/core/display';
-import type { LimitsAnswer, Review, ReviewRow, WhatIfColumn } from '@/core/review';
+import { type LimitsAnswer, type Review, type ReviewRow, ROOT, type WhatIfColumn } from '@/core/review';
 
 const WIDTH = 80;
 const AMOUNT = 14;
@@ -25,17 +27,22 @@ export function reviewText(
   const { currency, totals, rows } = review;
   const shown = all ? rows : rows.filter(isFelt);
   const modules = [...new Set(shown.map(({ module }) => module))];
+  const held = heldSum(totals);
   const lines = [
     ...wrapped(reviewSentence(review)),
     ...(limits.kept.length + limits.broken.length + limits.excepted.length + limits.unchecked.length > 0
       ? wrapped(limitsSentence(limits))
       : []),
     ...limits.broken.flatMap((each) => wrapped(brokenSentence(each, currency), '  ')),
+    ...review.held.flatMap((each) => wrapped(heldSentence(each, currency))),
     '',
     ...modules.flatMap((module) => [
-      ...(modules.length > 1 ? [module] : []),
+      ...(modules.length > 1 || module !== ROOT ? [module] : []),
       ...shown.filter((row) => row.module === module).flatMap((row) => rowText(row, currency)),
     ]),
+    ...(held
+      ? [columns(`  ${held.name}`, writeMoney(held.after, currency), signedAmount(held.difference, currency))]
+      : []),
     ...(Number(totals.rounding.after) === 0 && Number(totals.rounding.difference) === 0
       ? []
       : [

@@ -2,11 +2,14 @@
  * A change review for the discussion of the change: one line first, what is broken, a table of what moved, and everything
  * else folded away. User text cannot become markup. Need O3.
  */
+import { addAll, decimal } from '@/core/base';
 import {
   brokenSentence,
   doubtSentences,
   doubtTable,
   groupTable,
+  heldSentence,
+  heldSum,
   isFelt,
   limitsSentence,
   reviewSentence,
@@ -14,7 +17,7 @@ import {
   rowWords,
   signedAmount,
 } from '@/core/display';
-import type { LimitsAnswer, Review, WhatIfColumn } from '@/core/review';
+import type { LimitsAnswer, Review, ReviewRow, WhatIfColumn } from '@/core/review';
 import { flatTableMarkdown } from './flat-table-markdown';
 import { plain } from './markdown-text';
 
@@ -33,13 +36,20 @@ export function reviewMarkdown({ review, limits, whatIfs }: ReviewTold): string 
     .filter(({ difference }) => Number(difference) !== 0)
     .sort((a, b) => Math.abs(Number(b.difference)) - Math.abs(Number(a.difference)));
   const signed = (amount: string): string => signedAmount(amount, currency);
+  const held = heldSum(totals);
   const table = [
     `| What moves | What happens | ${currency} a month |`,
     '| --- | --- | ---: |',
     ...moved
       .slice(0, MOST_MOVED)
       .map((row) => `| ${plain(row.address)} | ${plain(rowWords(row))} | ${signed(row.difference)} |`),
-    ...(moved.length > MOST_MOVED ? [`| and ${moved.length - MOST_MOVED} more | | |`] : []),
+    ...(moved.length > MOST_MOVED
+      ? [`| and ${moved.length - MOST_MOVED} more | | ${signed(moreOf(moved))} |`]
+      : []),
+    ...(held && Number(held.difference) !== 0 ? [`| ${held.name} | | ${signed(held.difference)} |`] : []),
+    ...(Number(totals.rounding.difference) !== 0
+      ? [`| Rounding | | ${signed(totals.rounding.difference)} |`]
+      : []),
     `| **The month** | | **${signed(totals.difference)}** |`,
   ].join('\n');
   const broken = limits.broken.map((each) => `- ${plain(brokenSentence(each, currency))}`);
@@ -54,6 +64,9 @@ export function reviewMarkdown({ review, limits, whatIfs }: ReviewTold): string 
     ...(moved.length > 0 ? [table] : []),
     ...(ifs.length > 0
       ? [['| What if | The month | Against it as planned |', '| --- | ---: | ---: |', ...ifs].join('\n')]
+      : []),
+    ...(review.held.length > 0
+      ? [review.held.map((each) => `- ${plain(heldSentence(each, currency))}`).join('\n')]
       : []),
     ...(doubts.length > 0
       ? [folded('What is not known', `${doubts.join('\n')}\n\n${flatTableMarkdown(doubtTable(review))}`)]
@@ -72,6 +85,10 @@ export function reviewMarkdown({ review, limits, whatIfs }: ReviewTold): string 
     ),
   ].join('\n\n')}\n`;
 }
+
+/** Of those that are not listed. */
+const moreOf = (moved: readonly ReviewRow[]): string =>
+  addAll(moved.slice(MOST_MOVED).map(({ difference }) => decimal(difference))).toString();
 
 const folded = (title: string, text: string): string =>
   `<details>\n<summary>${plain(title)}</summary>\n\n${text.trim()}\n\n</details>`;

@@ -3,7 +3,7 @@ import { costing, type Extract } from '@/core/review';
 import { cut } from '@/core/base';
 import { readLoadProfile } from '@/formats/review/load-schema';
 import { readSentReview, type SentReview } from '@/formats/review/sent-review';
-import { type LinkedDesign, workReview } from '@/formats/review/work-review';
+import { type LinkedDesign, profileOf, workReview } from '@/formats/review/work-review';
 import { AppError, invalid, notFound } from './app-error';
 import { newestExchange } from './exchange';
 import { GrowingBooks } from './load-books';
@@ -25,7 +25,7 @@ export async function receiveReview(context: Context, data: unknown): Promise<Re
   const read = readSentReview(data);
   if (!read.ok) throw invalid('The review was refused; nothing was kept.', read.faults, read.more);
   const sent = read.value;
-  const pins = await pinsFor(context, sent.extract);
+  const pins = await pinsFor(context, sent);
   const { workspace } = context.actor;
   const { id, isNew } = await context.reviews.put(
     workspace,
@@ -46,11 +46,11 @@ async function summedUp(context: Context, id: string, sent: SentReview): Promise
 }
 
 /** The newest revision of every book that it needs, as of now; in the currency of the book that is named first. */
-async function pinsFor(context: Context, extract: Extract): Promise<ReviewPins> {
+async function pinsFor(context: Context, { extract, load }: SentReview): Promise<ReviewPins> {
   const { workspace } = context.actor;
   const books = await context.books.list(workspace);
-  const named = [...booksNamed(extract)];
-  const known = named.flatMap((key) => books.find((book) => book.key === key) ?? []);
+  const named = new Set([...booksNamed(extract), ...(profileOf(load).held ?? []).map(({ book }) => book)]);
+  const known = [...named].flatMap((key) => books.find((book) => book.key === key) ?? []);
   const currency = known[0]?.currency ?? books[0]?.currency ?? 'USD';
   return {
     currency,

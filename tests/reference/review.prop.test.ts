@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { addAll, decimal } from '@/core/base';
 import { halfAwayFromZero } from '@/core/money';
 import { priceDesign } from '@/core/pricing';
-import type { Review } from '@/core/review';
+import type { LoadProfile, Review } from '@/core/review';
 import { drawnChanges as changes } from '@tests/support/drawn-plans';
 import { type Changed, planJson } from '@tests/support/plans';
 import { demoBookSet, reviewed } from '@tests/support/reviews';
@@ -12,6 +12,17 @@ import { demoBookSet, reviewed } from '@tests/support/reviews';
 const reviewOfPlan = (all: readonly Changed[]): Review => reviewed(planJson(all)).review;
 
 const sum = (amounts: readonly string[]): string => addAll(amounts.map(decimal)).toString();
+
+const heldProfile = (units: number): LoadProfile => ({
+  title: '',
+  loads: [],
+  held: [
+    {
+      ...{ name: 'Ours', kind: 'server', book: 'norvane', region: 'severn-1', sku: 'NV-BAL-4-16' },
+      ...{ term: '12-none', units: String(units) },
+    },
+  ],
+});
 
 describe('every review', () => {
   it('is the difference of both sides, each priced as a design by itself', () => {
@@ -35,6 +46,29 @@ describe('every review', () => {
         // Half a cent for each row at most.
         const most = review.rows.reduce((count, { lines }) => count + lines.length, 0) * 0.005 + 0.005;
         expect(Math.abs(Number(review.totals.rounding.after))).toBeLessThanOrEqual(most);
+      }),
+      { numRuns: 60 },
+    );
+  }, 120_000);
+
+  it('with commitments that are held: the order of the plan changes nothing, and what stays has what it had', () => {
+    fc.assert(
+      fc.property(changes, fc.integer({ min: 1, max: 6 }), (all, units) => {
+        const profile = heldProfile(units);
+        const { review } = reviewed(planJson(all), profile);
+        const turned = reviewed(planJson(all.toReversed()), profile).review;
+        expect(turned.totals).toEqual(review.totals);
+        expect(turned.held).toEqual(review.held);
+        for (const side of ['before', 'after', 'difference'] as const) {
+          const { rounding, byModule } = review.totals;
+          expect(sum([...byModule.map((row) => row[side]), rounding[side]]), side).toBe(review.totals[side]);
+        }
+        // A plan of nothing but what stays costs the same on both sides, covered or not.
+        const still = all.map((each) => {
+          const values = each.after ?? each.before!;
+          return { ...each, actions: ['no-op'], before: values, after: values };
+        });
+        expect(reviewed(planJson(still), profile).review.totals.difference).toBe('0');
       }),
       { numRuns: 60 },
     );

@@ -33,4 +33,5 @@ export * from './study-report';
 export * from './review-words';
 export * from './review-tables';
 export * from './mapped-words';
+export * from './held-words';
 export * from './limit-words';

@@ -2,6 +2,7 @@
 import { decimal } from '../base';
 import type { GroupSum, Review, ReviewRow, Sums } from '../review';
 import type { FlatCell, FlatRow, FlatTable } from './flat-table';
+import { heldSum } from './held-words';
 import { doubtWords, lineDoubt, reviewSentence, rowWords } from './review-words';
 
 const money = (value: string): FlatCell => ({ money: value });
@@ -20,6 +21,7 @@ export function reviewTable(review: Review, all = false): FlatTable {
   const { currency, totals, rows } = review;
   const shown = all ? rows : rows.filter(isFelt);
   const modules = [...new Set(shown.map(({ module }) => module))];
+  const held = heldSum(totals);
   return {
     title: 'What the change costs',
     answer: reviewSentence(review),
@@ -32,6 +34,7 @@ export function reviewTable(review: Review, all = false): FlatTable {
         const sum = totals.byModule.find(({ key }) => key === module);
         return sum && modules.length > 1 ? [...lines, { level: 'group', cells: sumCells(sum) }] : lines;
       }),
+      ...(held ? [{ level: 'line' as const, cells: sumCells(held) }] : []),
       ...(isNothing(totals.rounding)
         ? []
         : [{ level: 'line' as const, cells: sumCells({ key: '', name: 'Rounding', ...totals.rounding }) }]),

@@ -3,7 +3,10 @@ import type { Component, Design, Section } from '../design';
 import type { Assumptions, BookPin } from '../design';
 import type { Agreement } from '../terms';
 import type { Extract, MappedLine, MappedResource, MappedSide } from './extract';
+import { coverHeld, type CoveredLines, type HeldCommitment } from './held';
 import { loaded, type LoadProfile, type UsedRules } from './load-profile';
+
+type Which = 'before' | 'after';
 
 /** What both sides are priced under. */
 export interface ReviewSetting {
@@ -11,8 +14,6 @@ export interface ReviewSetting {
   readonly assumptions: Assumptions;
   readonly books: readonly BookPin[];
   readonly agreements?: readonly Agreement[];
-  /** Held already, so that they count on both sides: commitments of money, prepaid credit. */
-  readonly held?: readonly Component[];
 }
 
 export interface ReviewDesigns {
@@ -20,14 +21,14 @@ export interface ReviewDesigns {
   readonly after: Design;
   /** Places of the rules of the profile that reached something. */
   readonly used: UsedRules;
+  /** Of each commitment that is held. */
+  readonly held: Readonly<Record<Which, CoveredLines['uses']>>;
 }
 
 /** The root module's section. */
 export const ROOT = 'root';
 /** The section of what is held already. */
 export const HELD = 'held';
-
-type Which = 'before' | 'after';
 
 /**
  * What did not change is the very same line on both sides, so that it is priced once.
@@ -46,20 +47,28 @@ export function designsOf(extract: Extract, profile: LoadProfile, setting: Revie
     loads.set(component, made);
     return made;
   };
+  const linesOf = (which: Which): Placed[] =>
+    extract.resources.flatMap((resource) =>
+      costing(resource[which]).map((line) => ({
+        module: resource.module,
+        component: withLoad(line.component, resource, line.part),
+      })),
+    );
+  const lines = { before: linesOf('before'), after: linesOf('after') };
+  const covered = heldOn(lines, profile.held ?? []);
   const sideOf = (which: Which): Design => {
+    const { sides, unused } = covered[which];
     const modules = new Map<string, Component[]>();
-    for (const resource of extract.resources)
-      for (const line of costing(resource[which])) {
-        const components = modules.get(resource.module) ?? [];
-        modules.set(resource.module, components);
-        components.push(withLoad(line.component, resource, line.part));
-      }
-    const sections = [...modules].map(([module, components]): Section => ({
-      id: module === '' ? ROOT : module,
-      name: module === '' ? 'Root module' : module,
+    for (const { module: name, component } of sides) {
+      const components = modules.get(name) ?? [];
+      modules.set(name, components);
+      components.push(component);
+    }
+    const sections = [...modules].map(([name, components]): Section => ({
+      id: name === '' ? ROOT : name,
+      name: name === '' ? 'Root module' : name,
       components,
     }));
-    const { held = [] } = setting;
     return {
       title: which === 'before' ? 'Before' : 'After',
       description: '',
@@ -67,11 +76,60 @@ export function designsOf(extract: Extract, profile: LoadProfile, setting: Revie
       assumptions: setting.assumptions,
       books: setting.books,
       sections:
-        held.length === 0 ? sections : [...sections, { id: HELD, name: 'Held already', components: held }],
+        unused.length === 0
+          ? sections
+          : [...sections, { id: HELD, name: 'Held already', components: unused }],
       ...(setting.agreements && { agreements: setting.agreements }),
     };
   };
-  return { before: sideOf('before'), after: sideOf('after'), used };
+  const { before, after } = covered;
+  return {
+    before: sideOf('before'),
+    after: sideOf('after'),
+    used,
+    held: { before: before.uses, after: after.uses },
+  };
+}
+
+interface Placed {
+  readonly module: string;
+  readonly component: Component;
+}
+
+interface HeldSide extends Pick<CoveredLines, 'unused' | 'uses'> {
+  readonly sides: readonly Placed[];
+}
+
+/** What is the same on both sides stays the very same line. */
+function heldOn(
+  lines: Readonly<Record<Which, readonly Placed[]>>,
+  held: readonly HeldCommitment[],
+): Record<Which, HeldSide> {
+  const whole = (which: Which): HeldSide => ({ sides: lines[which], unused: [], uses: [] });
+  if (held.length === 0) return { before: whole('before'), after: whole('after') };
+  const ids = (which: Which): Set<string> => new Set(lines[which].map(({ component }) => component.id));
+  const [first, last] = [ids('before'), ids('after')];
+  const stays = new Set([...first].filter((id) => last.has(id)));
+  const made = new Map<string, Component>();
+  const once = (component: Component): Component => {
+    const key = JSON.stringify(component);
+    const known = made.get(key) ?? component;
+    made.set(key, known);
+    return known;
+  };
+  const side = (which: Which): HeldSide => {
+    const { covered, unused, uses } = coverHeld(
+      lines[which].map(({ component }) => component),
+      held,
+      stays,
+    );
+    const sides = lines[which].map((line) => {
+      const instead = covered.get(line.component.id);
+      return instead ? { ...line, component: once(instead) } : line;
+    });
+    return { sides, unused: unused.map(once), uses };
+  };
+  return { after: side('after'), before: side('before') };
 }
 
 type Costing = Extract_<MappedLine, 'line'>;

@@ -10,6 +10,7 @@ export * from './designs';
 export * from './load-profile';
 export type * from './model';
 export * from './review';
+export * from './held';
 export * from './hold-limits';
 export * from './limits';
 export * from './line-matches';

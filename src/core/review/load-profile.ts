@@ -3,6 +3,7 @@
  * A small file beside the code. Needs O7, O15; opening 40.
  */
 import type { Component, UsageEntry } from '../design';
+import type { HeldCommitment } from './held';
 import type { Term } from '../terms';
 import type { Load, Running } from '../usage';
 
@@ -20,6 +21,8 @@ export interface LoadRule {
 export interface LoadProfile {
   readonly title: string;
   readonly loads: readonly LoadRule[];
+  /** Commitments that are held already. */
+  readonly held?: readonly HeldCommitment[];
 }
 
 export const NO_PROFILE: LoadProfile = { title: '', loads: [] };

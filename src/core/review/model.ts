@@ -2,6 +2,7 @@
 import type { Issue } from '../base';
 import type { Kind } from '../books';
 import type { ReadAttribute } from './extract';
+import type { HeldCover } from './held';
 import type { PlanAction } from './plan-model';
 
 /**
@@ -97,6 +98,17 @@ export interface ReviewTotals extends Sums {
   readonly byRegion: readonly GroupSum[];
 }
 
+/** A commitment that is held already, on both sides. */
+export interface HeldRow {
+  readonly name: string;
+  readonly units: string;
+  /** Null: it is money. */
+  readonly before: HeldCover | null;
+  readonly after: HeldCover | null;
+  /** A month, for what covers nothing; null: it has no price, and is in no sum. */
+  readonly paid: Sums | null;
+}
+
 export interface Review {
   readonly currency: string;
   readonly form: string;
@@ -111,4 +123,5 @@ export interface Review {
   /** Patterns of the profile that reach nothing. */
   readonly unreached: readonly string[];
   readonly remarks: readonly string[];
+  readonly held: readonly HeldRow[];
 }

@@ -1,16 +1,17 @@
 /** Prices both sides of an extract and holds them against one another, resource by resource. Source: "Change review". */
-import { addAll, type Decimal, decimal } from '../base';
+import { addAll, type Decimal, decimal, ZERO } from '../base';
 import { kindOf } from '../books';
 import type { Component } from '../design';
 import { type BookSet, createPricer, type DesignPlan, type PricedLine, type Pricer } from '../pricing';
 import { type Case } from '../usage';
-import { designsOf, type ReviewSetting, ROOT } from './designs';
+import { designsOf, type ReviewDesigns, type ReviewSetting, ROOT } from './designs';
 import { doubtsOfLine, missingUse } from './doubts';
 import type { Extract, MappedLine, MappedResource, MappedSide, ReadAttribute } from './extract';
+import { heldId } from './held';
 import type { LoadProfile } from './load-profile';
-import type { Doubt, Review, ReviewLine, ReviewRow, ReviewState } from './model';
+import type { Doubt, HeldRow, Review, ReviewLine, ReviewRow, ReviewState } from './model';
 import { type PricedSide, sideOf } from './priced-side';
-import { totalsOf } from './review-totals';
+import { sumsOf, totalsOf } from './review-totals';
 import { spanOf } from './span';
 
 export interface ReviewAsked {
@@ -72,8 +73,26 @@ export function reviewOf({
       withoutRule: withoutRule(rows),
       unreached: profile.loads.flatMap(({ address }, at) => (designs.used.has(at) ? [] : [address])),
       remarks: extract.remarks,
+      held: heldRows(profile, designs.held, sides),
     },
   };
+}
+
+function heldRows(
+  { held = [] }: LoadProfile,
+  uses: ReviewDesigns['held'],
+  { before, after }: Sides,
+): HeldRow[] {
+  return held.map(({ name, units }, at) => {
+    const id = heldId(at);
+    const paid = (side: PricedSide): Decimal | null =>
+      side.lines.has(id) ? (side.printed.get(id) ?? null) : ZERO;
+    const [was, is] = [paid(before), paid(after)];
+    return {
+      ...{ name, units, before: uses.before[at] ?? null, after: uses.after[at] ?? null },
+      paid: was && is && sumsOf(was, is),
+    };
+  });
 }
 
 interface Sides {

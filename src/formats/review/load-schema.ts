@@ -1,8 +1,10 @@
 /** The load profile as a file: YAML beside the code. Numbers may be written as numbers; three of them are lean, likely, heavy. */
 import { z } from 'zod';
+import { KIND_CODES } from '@/core/books';
 import type { LoadProfile, LoadRule } from '@/core/review';
+import { commitmentOf } from '@/core/terms';
 import type { Checked } from '../faults';
-import { name, term, unit } from '../fields';
+import { amountText, code, name, term, unit } from '../fields';
 import { load, running, usageEntry } from '../use-fields';
 import { readYaml } from './yaml-file';
 
@@ -34,16 +36,29 @@ const rule = z.strictObject({
   term: term.optional(),
 });
 
+/** A commitment that is held already; of money, `units` is how much an hour. */
+const heldRule = z.strictObject({
+  name,
+  kind: z.enum(KIND_CODES).default('server'),
+  book: code,
+  region: code,
+  sku: code,
+  term: term.refine((each) => commitmentOf(each) !== null, 'must be a commitment: 12-none, 36-all …'),
+  units: number.pipe(amountText),
+});
+
 export const loadProfileSchema = z.strictObject({
   wick: z.literal('load-profile'),
   version: z.literal(1),
   title: name.optional(),
   loads: z.array(rule).max(5000),
+  held: z.array(heldRule).max(200).optional(),
 });
 
 export function readLoadProfile(text: string): Checked<LoadProfile> {
   const read = readYaml(text, loadProfileSchema);
   if (!read.ok) return read;
-  const { title = '', loads } = read.value;
-  return { ok: true, value: { title, loads: loads as readonly LoadRule[] } };
+  const { title = '', loads, held } = read.value;
+  const value: LoadProfile = { title, loads: loads as readonly LoadRule[], ...(held && { held }) };
+  return { ok: true, value };
 }

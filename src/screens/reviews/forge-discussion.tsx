@@ -6,10 +6,11 @@ import type { ForgeChange } from '@/operations';
 import { Button } from '@/ui/button';
 import { writeWhen } from '../lib/time';
 import { CheckMark } from './check-mark';
-import type { ForgeAct } from './forge-screen';
 
 /** Markdown is read only where a comment is shown. */
 const Comment = dynamic(() => import('./comment'), { ssr: false });
+
+export type ForgeAct = 'push' | 'run' | 'merge';
 
 interface DiscussionProps {
   readonly change: ForgeChange;

@@ -9,7 +9,7 @@ import type { ForgeChange } from '@/operations';
 import { Empty } from '@/ui/empty';
 import { postJson } from '../lib/call-api';
 import { CheckMark } from './check-mark';
-import { ForgeDiscussion } from './forge-discussion';
+import { type ForgeAct, ForgeDiscussion } from './forge-discussion';
 import { ReviewsHead } from './reviews-head';
 
 interface KeptReview {
@@ -22,8 +22,6 @@ interface ForgeProps {
   readonly changes: readonly ForgeChange[];
   readonly kept: readonly KeptReview[];
 }
-
-export type ForgeAct = 'push' | 'run' | 'merge';
 
 const keyOf = ({ repository, change }: Pick<ForgeChange, 'repository' | 'change'>): string =>
   `${repository} ${change}`;

@@ -144,6 +144,9 @@ function otherwiseOf(item: ReviewItem, { after, byAddress }: WhatIfColumn): stri
   switch (item.is) {
     case 'month':
       return after;
+    // Of the commitments and of rounding it is not told apart.
+    case 'held':
+      return null;
     case 'rounding':
       return decimal(after)
         .minus(sum(Object.keys(byAddress)))
@@ -190,6 +193,8 @@ function NameCell({ item, onFold }: { readonly item: ReviewItem; readonly onFold
       );
     case 'rest':
       return <span className="text-soft">{restWords(item.addresses.length)}</span>;
+    case 'held':
+      return <span className="text-soft">Held already</span>;
     case 'rounding':
       return <span className="text-soft">Rounding</span>;
     case 'month':

@@ -1,6 +1,6 @@
 /** Rows of a review's ledger: modules as a tree that folds, their resources below them, what rounding leaves, the month. */
 import { addAll, decimal } from '@/core/base';
-import { isFelt } from '@/core/display';
+import { heldSum, isFelt } from '@/core/display';
 import type { GroupSum, Review, ReviewRow, Sums } from '@/core/review';
 import type { LedgerRow } from '@/ui/ledger';
 
@@ -20,6 +20,8 @@ export type ReviewItem =
   | { readonly is: 'resource'; readonly row: ReviewRow; readonly name: string; readonly depth: number }
   /** Of modules without anything listed. */
   | { readonly is: 'rest'; readonly sums: Sums; readonly addresses: readonly string[] }
+  /** What is paid for commitments that are held, beside the resources. */
+  | { readonly is: 'held'; readonly sums: Sums }
   | { readonly is: 'rounding'; readonly sums: Sums }
   | { readonly is: 'month'; readonly sums: Sums };
 
@@ -67,6 +69,7 @@ export function reviewItems(
     const lines = isFolded ? [] : own.map((row) => resourceItem(row, module.depth));
     return [head, ...lines];
   });
+  const held = heldSum(totals);
   const isRounded = Number(totals.rounding.before) !== 0 || Number(totals.rounding.after) !== 0;
   const tops = modules.filter(({ depth }) => depth === 0);
   const elsewhere = addressesOf(rows, (row) => !tops.some(({ key }) => isBelow(row, key)));
@@ -81,6 +84,7 @@ export function reviewItems(
             data: { is: 'rest' as const, addresses: elsewhere, sums: restOf(totals, tops) },
           },
         ]),
+    ...(held ? [{ key: 'held', level: 'flat' as const, data: { is: 'held' as const, sums: held } }] : []),
     ...(isRounded
       ? [
           {
@@ -105,6 +109,7 @@ function restOf(totals: Review['totals'], tops: readonly ModuleNode[]): Sums {
   const left = (of: keyof Sums): string =>
     decimal(totals[of])
       .minus(totals.rounding[of])
+      .minus(heldSum(totals)?.[of] ?? '0')
       .minus(addAll(tops.map(({ sums }) => decimal(sums[of]))))
       .toString();
   return { before: left('before'), after: left('after'), difference: left('difference') };

@@ -1,5 +1,5 @@
 /** The month as a whole: a sentence, what is not known, sums by kind, provider and region, what the plan remarks. */
-import { doubtSentences, reviewSentence } from '@/core/display';
+import { doubtSentences, heldSentence, reviewSentence } from '@/core/display';
 import type { GroupSum } from '@/core/review';
 import { Amount } from '@/ui/amount';
 import type { WorkAnswer } from '@/workers/review-protocol';
@@ -18,6 +18,13 @@ export function MonthMargin({ answer }: { readonly answer: WorkAnswer }) {
         <ul aria-label="What is not known" className="mt-2 space-y-1 text-sm text-ember-ink">
           {doubts.map((each) => (
             <li key={each}>{each}</li>
+          ))}
+        </ul>
+      )}
+      {review.held.length > 0 && (
+        <ul aria-label="Held already" className="mt-2 space-y-1 text-sm">
+          {review.held.map((each) => (
+            <li key={each.name}>{heldSentence(each, currency)}</li>
           ))}
         </ul>
       )}
