@@ -10,6 +10,7 @@ import { writeBookCsv } from '@/formats/stream';
 import { limitsSchema } from '@/formats/review/limits-schema';
 import { loadProfileSchema } from '@/formats/review/load-schema';
 import { resourceMapSchema } from '@/formats/review/map-schema';
+import { sentReviewSchema } from '@/formats/review/sent-review';
 import { studyFileSchema, writeStudy } from '@/formats/study-schema';
 import { page } from '../docs/examples/page';
 import {
@@ -17,6 +18,7 @@ import {
   exampleDesign,
   exampleMachines,
   examplePlan,
+  exampleReview,
   exampleStudy,
 } from '../docs/formats/examples';
 import { main, say } from './lib/say';
@@ -57,6 +59,8 @@ main(async () => {
   await write('resource-map.schema.json', z.toJSONSchema(resourceMapSchema, { io: 'input' }));
   await write('load-profile.schema.json', z.toJSONSchema(loadProfileSchema, { io: 'input' }));
   await write('limits.schema.json', z.toJSONSchema(limitsSchema, { io: 'input' }));
+  await write('sent-review.schema.json', z.toJSONSchema(sentReviewSchema, { io: 'input' }));
+  await write('sent-review.example.json', exampleReview);
   const machines = path.join(FOLDER, 'machines.example.ndjson');
   fs.writeFileSync(machines, [...machineLines(exampleMachines)].join(''));
   say(machines);

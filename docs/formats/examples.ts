@@ -211,3 +211,63 @@ export const exampleStudy: Study = {
   }),
   years: 3,
 };
+
+/** As a pipeline sends it: one server becomes two, and what a role costs is nothing. */
+export const exampleReview = {
+  wick: 'change-review',
+  version: 1,
+  repository: 'harbour/booking',
+  change: '7',
+  commit: '5d10c2e',
+  branch: 'second-berth',
+  title: 'A second berth for the season',
+  author: 'Isla Fearn',
+  phase: 'open',
+  extract: {
+    form: 'plan, format 1.2',
+    map: 'Quay',
+    resources: [
+      {
+        address: 'quay_server.berth',
+        movedFrom: null,
+        module: '',
+        type: 'quay_server',
+        action: 'update',
+        under: null,
+        tags: { team: 'booking' },
+        before: { is: 'lines', lines: [{ is: 'line', part: null, component: berths('1') }] },
+        after: { is: 'lines', lines: [{ is: 'line', part: null, component: berths('2') }] },
+        read: [{ path: 'berths', before: 1, after: 2, unknown: false }],
+      },
+      {
+        address: 'quay_role.reader',
+        movedFrom: null,
+        module: '',
+        type: 'quay_role',
+        action: 'create',
+        under: null,
+        tags: null,
+        before: null,
+        after: { is: 'free', why: 'Roles cost nothing.' },
+        read: [],
+      },
+    ],
+    remarks: [],
+  },
+  load: null,
+  limits: null,
+};
+
+function berths(count: string): object {
+  return {
+    id: 'quay_server.berth',
+    name: 'quay_server.berth',
+    kind: 'server',
+    count: { likely: count },
+    place: { book: 'harbour-house', region: 'quay' },
+    choice: { by: 'sku', sku: 'BERTH-4-16' },
+    running: { pattern: 'always' },
+    usage: {},
+    term: 'on-demand',
+  };
+}

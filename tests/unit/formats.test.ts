@@ -12,6 +12,7 @@ import { fleetPlanSchema, readFleetPlan } from '@/formats/fleet/plan-schema';
 import { readMachineLines } from '@/formats/fleet/read-machine-lines';
 import { limitsSchema, readLimits } from '@/formats/review/limits-schema';
 import { loadProfileSchema, readLoadProfile } from '@/formats/review/load-schema';
+import { readSentReview, sentReviewSchema } from '@/formats/review/sent-review';
 import { readResourceMap, resourceMapSchema } from '@/formats/review/map-schema';
 import { readStudy, studyFileSchema } from '@/formats/study-schema';
 import { studySentence } from '@/core/display';
@@ -30,6 +31,7 @@ describe('docs/formats', () => {
     ['resource-map.schema.json', resourceMapSchema],
     ['load-profile.schema.json', loadProfileSchema],
     ['limits.schema.json', limitsSchema],
+    ['sent-review.schema.json', sentReviewSchema],
   ] as const)('%s is what ./run formats writes', (name, schema) => {
     expect(JSON.parse(read(name))).toEqual(
       JSON.parse(JSON.stringify(z.toJSONSchema(schema, { io: 'input' }))),
@@ -62,7 +64,14 @@ describe('docs/formats', () => {
     if (!map.ok || !load.ok || !limits.ok) throw new Error(JSON.stringify([map, load, limits]));
     expect(map.value.rules.map(({ type }) => type)).toEqual(['quay_server', 'quay_role']);
     expect(load.value.loads).toHaveLength(2);
+    expect(load.value.held).toHaveLength(1);
     expect(limits.value.limits.map(({ rule }) => rule.is)).toContain('only-regions');
+  });
+
+  it('has a review as a pipeline sends it, which is read', () => {
+    const sent = readSentReview(JSON.parse(read('sent-review.example.json')));
+    expect(sent.ok && sent.value).toMatchObject({ repository: 'harbour/booking', phase: 'open' });
+    expect(sent.ok && sent.value.extract.resources).toHaveLength(2);
   });
 
   it('has a study that is read and has an answer', () => {
