@@ -128,7 +128,9 @@ export function lineDoubt(
         case 'no-price':
           return [...new Set(issues.map(sentenceFor))].join(' ');
         case 'usage-missing':
-          return `Not said: ${missing.map((each) => missingWords(each, currency)).join('; ')}.`;
+          return missing.length > 0
+            ? `Not said: ${missing.map((each) => missingWords(each, currency)).join('; ')}.`
+            : [...new Set(issues.map(sentenceFor))].join(' ');
         default:
           return DOUBT_WORDS[doubt];
       }

@@ -7,6 +7,9 @@ import type { ReviewSetting } from './designs';
 import type { MappedLine } from './extract';
 import type { Doubt, MissingUse } from './model';
 
+/** What no plan knows, and the profile can say. */
+const OF_USE: ReadonlySet<string> = new Set(['usage.missing', 'load.missing', 'load.incomplete']);
+
 export function doubtsOfLine(
   mapped: readonly (MappedLine | null)[],
   priced: readonly (PricedLine | null)[],
@@ -20,7 +23,7 @@ export function doubtsOfLine(
   }
   for (const line of priced)
     if (line?.status === 'unpriced')
-      doubts.add(line.issues.every(({ code }) => code === 'usage.missing') ? 'usage-missing' : 'no-price');
+      doubts.add(line.issues.every(({ code }) => OF_USE.has(code)) ? 'usage-missing' : 'no-price');
   if (missing.length > 0) doubts.add('usage-missing');
   return [...doubts];
 }
