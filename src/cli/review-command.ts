@@ -42,7 +42,7 @@ const LIMIT_BROKEN = 8;
 /** 0 if every limit is kept; 8 if one that fails is broken; 3 if not everything is priced and `--all-priced` asks for it. */
 export async function reviewCommand(call: Call): Promise<number> {
   const [file] = call.given;
-  const plan = planOf(call, file!);
+  const plan = await planOf(call, file!);
   const map = mapFor(plan, call.all('map'));
   const extract = extractOf(plan, map);
   const profile = profileOf(call.one('load'));
@@ -95,7 +95,10 @@ function mapFor(plan: Plan, own: readonly string[]): IndexedMap {
   ]);
 }
 
-function planOf(call: Call, file: string): Plan {
+/** A plan or a state; a folder is configuration without a plan. */
+async function planOf(call: Call, file: string): Promise<Plan> {
+  if (fs.statSync(file, { throwIfNoEntry: false })?.isDirectory())
+    return (await import('./configuration-files')).readConfigurationFolder(file);
   const after = orRefuse(readPlan(readText(file)), file);
   const against = call.one('against');
   return against === undefined ? after : planAgainst(orRefuse(readPlan(readText(against)), against), after);

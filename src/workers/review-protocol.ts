@@ -38,6 +38,12 @@ export interface NamedWhatIf {
   readonly change: PlainWhatIf;
 }
 
+/** `path`: within its folder. */
+export interface PlanFile {
+  readonly path: string;
+  readonly file: File;
+}
+
 export interface MapText {
   readonly name: string;
   readonly text: string;
@@ -85,7 +91,8 @@ export type ReviewQuestion =
   /** Reads a plan and maps it; it stays in the worker until it is handed in or another is read. */
   | {
       readonly ask: 'read';
-      readonly plan: File;
+      /** A plan or a state; or the configuration of a folder, where there is no plan. */
+      readonly plan: readonly PlanFile[];
       readonly against: File | null;
       readonly maps: readonly MapText[];
     }

@@ -1,12 +1,20 @@
 /** Plans on their way in: read and mapped here, so that of a plan only its extract ever leaves the browser. Need O8. */
-import { extractOf, type Extract, joinMaps, type MappedSide, type ResourceMap } from '@/core/review';
+import {
+  extractOf,
+  type Extract,
+  joinMaps,
+  type MappedSide,
+  type Plan,
+  type ResourceMap,
+} from '@/core/review';
 import { mappedWords } from '@/core/display';
 import type { Checked } from '@/formats';
+import { isConfiguration, readFolder } from '@/formats/plan/configuration-folder';
 import { MOST_PLAN_BYTES, planAgainst, readPlan } from '@/formats/plan/read-plan';
 import { draftMap } from '@/formats/review/draft-map';
 import { readResourceMap } from '@/formats/review/map-schema';
 import { writeSentReview } from '@/formats/review/sent-review';
-import type { HandedIn, MapText, ReadAnswer, ReadType } from './review-protocol';
+import type { HandedIn, MapText, PlanFile, ReadAnswer, ReadType } from './review-protocol';
 
 export type FetchReviews = (path: string, init?: RequestInit) => Promise<unknown>;
 
@@ -20,7 +28,11 @@ export class ReviewReading {
 
   constructor(private readonly fetchJson: FetchReviews) {}
 
-  async read(plan: File, against: File | null, texts: readonly MapText[]): Promise<ReadAnswer> {
+  async read(
+    plan: readonly PlanFile[],
+    against: File | null,
+    texts: readonly MapText[],
+  ): Promise<ReadAnswer> {
     this.pending = null;
     const maps: NamedMap[] = [];
     for (const { name, text, own } of texts) {
@@ -28,8 +40,8 @@ export class ReviewReading {
       if (!read.ok) return { ok: false, file: name, faults: read.faults, more: read.more };
       maps.push({ name, map: read.value });
     }
-    const after = await readFile(plan);
-    if (!after.ok) return { ok: false, file: plan.name, faults: after.faults, more: after.more };
+    const after = await readAll(plan);
+    if (!after.ok) return { ok: false, file: plan[0]?.path ?? '', faults: after.faults, more: after.more };
     const before = against && (await readFile(against));
     if (before && !before.ok)
       return { ok: false, file: against!.name, faults: before.faults, more: before.more };
@@ -69,10 +81,19 @@ export class ReviewReading {
   }
 }
 
-async function readFile(file: File) {
+/** One file that is no configuration is a plan. */
+async function readAll(files: readonly PlanFile[]): Promise<Checked<Plan>> {
+  const [first] = files;
+  if (first && files.length === 1 && !isConfiguration(first.path)) return readFile(first.file);
+  const texts = new Map<string, string>();
+  for (const { path, file } of files) if (isConfiguration(path)) texts.set(path, await file.text());
+  return readFolder(texts);
+}
+
+async function readFile(file: File): Promise<Checked<Plan>> {
   if (file.size > MOST_PLAN_BYTES) {
     const message = `The file has ${Math.ceil(file.size / 1e6)} MB; ${MOST_PLAN_BYTES / 1e6} are taken. Split the plan by folder.`;
-    return { ok: false, faults: [{ path: '', message }], more: 0 } as Checked<never>;
+    return { ok: false, faults: [{ path: '', message }], more: 0 };
   }
   return readPlan(await file.text());
 }

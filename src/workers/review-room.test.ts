@@ -7,7 +7,7 @@ import { resourceOf, serversReview, sideOf } from '@tests/support/sent-reviews';
 import { applyEdits } from '@/core/design';
 import { readSentReview, type SentReview } from '@/formats/review/sent-review';
 import { DEMO_MAPS } from '@/demo/maps';
-import type { MapText, ReviewQuestion } from './review-protocol';
+import type { MapText, PlanFile, ReviewQuestion } from './review-protocol';
 import { ReviewRoom } from './review-room';
 
 const TODAY = '2026-12-01';
@@ -160,8 +160,10 @@ describe('the room of a review', () => {
 describe('reading a plan in the browser', () => {
   const maps: MapText[] = Object.entries(DEMO_MAPS).map(([name, text]) => ({ name, text, own: false }));
   const CANARY = 'CANARY-5d1f';
-  const file = (data: unknown, name = 'plan.json'): File =>
-    new File([typeof data === 'string' ? data : JSON.stringify(data)], name);
+  const file = (data: unknown, name = 'plan.json'): PlanFile => ({
+    path: name,
+    file: new File([typeof data === 'string' ? data : JSON.stringify(data)], name),
+  });
   const plan = planJson([
     {
       address: 'norvane_server.web',
@@ -178,7 +180,7 @@ describe('reading a plan in the browser', () => {
 
   it('says what the maps make of it, and drafts rules for what has none', async () => {
     const { ask } = await room();
-    const answer = (await ask({ ask: 'read', plan: file(plan), against: null, maps })) as {
+    const answer = (await ask({ ask: 'read', plan: [file(plan)], against: null, maps })) as {
       types: unknown[];
       draft: string;
     };
@@ -197,7 +199,7 @@ describe('reading a plan in the browser', () => {
   it('sends the extract and nothing else of it', async () => {
     const { ask, posted } = await room();
     await expect(ask({ ask: 'hand-in', as: named })).rejects.toThrow('Choose a plan first');
-    await ask({ ask: 'read', plan: file(plan), against: null, maps });
+    await ask({ ask: 'read', plan: [file(plan)], against: null, maps });
     expect(await ask({ ask: 'hand-in', as: named })).toEqual({ id: 'made' });
     expect(posted).toHaveLength(1);
     expect(JSON.stringify(plan)).toContain(CANARY);
@@ -209,7 +211,7 @@ describe('reading a plan in the browser', () => {
     const { ask } = await room();
     const before = planJson([{ address: 'norvane_volume.data', after: volume(10) }]);
     const after = planJson([{ address: 'norvane_volume.data', after: volume(30) }]);
-    const answer = await ask({ ask: 'read', plan: file(after), against: file(before), maps });
+    const answer = await ask({ ask: 'read', plan: [file(after)], against: file(before).file, maps });
     expect(answer).toMatchObject({
       ok: true,
       resources: [{ address: 'norvane_volume.data', action: 'update' }],
@@ -218,14 +220,16 @@ describe('reading a plan in the browser', () => {
 
   it('says of a faulty file which one, and keeps nothing of it', async () => {
     const { ask } = await room();
-    await ask({ ask: 'read', plan: file(plan), against: null, maps });
-    const broken = await ask({ ask: 'read', plan: file('{"a":', 'broken.json'), against: null, maps });
+    await ask({ ask: 'read', plan: [file(plan)], against: null, maps });
+    const broken = await ask({ ask: 'read', plan: [file('{"a":', 'broken.json')], against: null, maps });
     expect(broken).toMatchObject({ ok: false, file: 'broken.json' });
     await expect(ask({ ask: 'hand-in', as: named })).rejects.toThrow('Choose a plan first');
     const own: MapText = { name: 'ours', text: 'wick: resource-map\nversion: 1\nrules: 7', own: true };
-    expect(await ask({ ask: 'read', plan: file(plan), against: null, maps: [...maps, own] })).toMatchObject({
-      ok: false,
-      file: 'ours',
-    });
+    expect(await ask({ ask: 'read', plan: [file(plan)], against: null, maps: [...maps, own] })).toMatchObject(
+      {
+        ok: false,
+        file: 'ours',
+      },
+    );
   });
 });

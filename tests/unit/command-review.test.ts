@@ -56,6 +56,24 @@ beforeAll(async () => {
 });
 
 describe('wick review', () => {
+  it('takes a folder of configuration where there is no plan, and says that it is a rough look', () => {
+    const configuration = path.join(folder, 'configuration');
+    fs.mkdirSync(path.join(configuration, '.hidden'), { recursive: true });
+    fs.writeFileSync(path.join(configuration, '.hidden', 'x.tf'), 'not to be read {');
+    fs.writeFileSync(
+      path.join(configuration, 'main.tf'),
+      'provider "norvane" { region = "severn-1" }\nresource "norvane_server" "web" { size = "bal-4-16" }\n',
+    );
+    const { status, stdout } = wick(configuration);
+    expect(status).toBe(0);
+    expect(stdout).toContain('norvane_server.web');
+    expect(stdout).toMatch(/a rough\s+first look/);
+    fs.writeFileSync(path.join(configuration, 'bad.tf'), 'resource {');
+    const refused = wick(configuration);
+    expect(refused.status).toBe(2);
+    expect(refused.stderr).toContain('bad.tf');
+  });
+
   it('says what the core says, in every form, and no secret in any', () => {
     const { review } = reviewed(PLAN);
     const { status, stdout } = wick(plan, '--format', 'json');

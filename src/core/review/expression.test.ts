@@ -12,6 +12,8 @@ const VALUES = {
   empty: null,
   flag: true,
   shares: [0.1, 0.2],
+  once: [{ gib: 7 }],
+  none: [],
 };
 
 function evaluate(
@@ -36,6 +38,8 @@ describe('an expression of a resource map', () => {
     ['0.1 + 0.2', 0.3],
     ['number(text) / 5', 2.5],
     ['disk[1].gib', 30],
+    ['once.gib', 7],
+    ['none.gib', null],
     ['disk[7].gib', null],
     ['labels.team', 'web'],
     ["labels['team']", 'web'],

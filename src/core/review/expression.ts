@@ -133,10 +133,20 @@ function member(parsed: Parsed, inner: (part: unknown) => Step): Step {
     if (from === SECRET || from === UNKNOWN || from === null) return from;
     if (name === SECRET || name === UNKNOWN) return name;
     if (!(from instanceof Within) || (typeof name !== 'string' && typeof name !== 'number')) return null;
-    const value = from.get(name);
+    const value = entryOf(from, name);
     if (path !== null) scope.heard(path, value);
     return value;
   };
+}
+
+/** A block that stands once is a list of one in a plan: its attributes are asked for as if they were its own. */
+function entryOf(from: Within, name: string | number): Value {
+  const { list } = from;
+  if (list === null || typeof name === 'number' || list.length === 0) return from.get(name);
+  if (list.length > 1)
+    throw new ExpressionFault(`“${name}” is asked of ${list.length} entries; say which one.`);
+  const [only] = list;
+  return only instanceof Within ? only.get(name) : (only ?? null);
 }
 
 /** As a person writes it; null: it is not the same for every resource. */

@@ -4,11 +4,12 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Button } from '@/ui/button';
 import { Field } from '@/ui/field';
-import type { HandedIn, MapText } from '@/workers/review-protocol';
+import type { HandedIn, MapText, PlanFile } from '@/workers/review-protocol';
 import { FileFaults } from '../frame/file-faults';
 import { Working } from '../lib/working';
 import { ChooseFile } from './choose-file';
-import { usePlanReading } from './plan-reading';
+import { ChooseFolder } from './choose-folder';
+import { fileOfPlan, nameOf, usePlanReading } from './plan-reading';
 import { ResourcesOfType } from './resources-of-type';
 import { ReviewsHead } from './reviews-head';
 import { countWords } from './count-words';
@@ -18,7 +19,7 @@ const JSON_FILES = '.json,.tfplan.json,.tfstate,application/json';
 const YAML_FILES = '.yaml,.yml';
 
 interface Files {
-  readonly plan: File | null;
+  readonly plan: readonly PlanFile[] | null;
   readonly against: File | null;
 }
 
@@ -43,16 +44,21 @@ export function BringScreen({ maps }: { readonly maps: readonly MapText[] }) {
       >
         <h2 className="text-lg font-semibold">Review a plan</h2>
         <p className="mt-1 max-w-[760px] text-base text-soft">
-          Choose a plan as JSON, or a state. It is read in this browser and never leaves it: only what a
-          resource map reads of each resource is kept, and you see that first.
+          Choose a plan as JSON, or a state; for a rough first look without a plan, the folder of the
+          configuration. It is read in this browser and never leaves it: only what a resource map reads of
+          each resource is kept, and you see that first.
         </p>
         <div className="mt-3 flex flex-wrap items-center gap-3">
           <ChooseFile
             label={files.plan ? 'Choose another plan' : 'Choose a plan'}
             accept={JSON_FILES}
             strong={!files.plan}
-            chosen={files.plan?.name ?? null}
-            onFile={(plan) => choose({ ...files, plan })}
+            chosen={files.plan && nameOf(files.plan)}
+            onFile={(file) => choose({ ...files, plan: [fileOfPlan(file)] })}
+          />
+          <ChooseFolder
+            label="Choose a folder of configuration"
+            onFiles={(plan) => choose({ plan, against: null })}
           />
           <ChooseFile
             label="Hold it against another"

@@ -11,7 +11,7 @@ import { saveText } from '../lib/save-text';
 import { Working } from '../lib/working';
 import { ChooseFile } from './choose-file';
 import { MapEditor, type OpenMap } from './map-editor';
-import { usePlanReading } from './plan-reading';
+import { fileOfPlan, usePlanReading } from './plan-reading';
 import { ResourcesOfType } from './resources-of-type';
 import { ReviewsHead } from './reviews-head';
 import { countWords } from './count-words';
@@ -40,7 +40,7 @@ export function MapsScreen({ maps, own }: MapsProps) {
   /** Another map is tried on the same plan at once. */
   const retry = (): void => {
     router.refresh();
-    if (plan) void callMaps().then((all) => reading.choose(plan, null, all));
+    if (plan) void callMaps().then((all) => reading.choose([fileOfPlan(plan)], null, all));
   };
   const draftInto = (draft: string): void =>
     setOpen({ name: 'Ours', baseRevision: revisionOf(own, 'Ours'), text: draft });
@@ -83,7 +83,7 @@ export function MapsScreen({ maps, own }: MapsProps) {
             onFile={(file) => {
               setPlan(file);
               setType(null);
-              reading.choose(file, null, maps);
+              reading.choose([fileOfPlan(file)], null, maps);
             }}
           />
           {read?.draft != null && (

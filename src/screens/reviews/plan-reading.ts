@@ -1,7 +1,7 @@
 /** A plan on its way in: read by the worker of this browser. A newer choice overtakes an older one. */
 'use client';
 import { useRef, useState } from 'react';
-import type { MapText, ReadAnswer, ReadPlanAnswer } from '@/workers/review-protocol';
+import type { MapText, PlanFile, ReadAnswer, ReadPlanAnswer } from '@/workers/review-protocol';
 import { useReviewWorker } from './review-worker';
 import type { FileTrouble } from '../frame/file-faults';
 
@@ -10,7 +10,7 @@ export interface PlanReading {
   readonly name: string;
   readonly isReading: boolean;
   readonly trouble: FileTrouble | null;
-  readonly choose: (plan: File, against: File | null, maps: readonly MapText[]) => void;
+  readonly choose: (plan: readonly PlanFile[], against: File | null, maps: readonly MapText[]) => void;
   readonly forget: () => void;
   readonly client: ReturnType<typeof useReviewWorker>;
 }
@@ -28,20 +28,27 @@ export function usePlanReading(): PlanReading {
   const client = useReviewWorker();
   const [state, setState] = useState(NOTHING);
   const turn = useRef(0);
-  const choose = (plan: File, against: File | null, maps: readonly MapText[]): void => {
+  const choose = (plan: readonly PlanFile[], against: File | null, maps: readonly MapText[]): void => {
     if (!client) return;
     const mine = (turn.current += 1);
-    setState({ ...NOTHING, name: plan.name, isReading: true });
+    const name = nameOf(plan);
+    setState({ ...NOTHING, name, isReading: true });
     const end = (next: State): void => {
       if (turn.current === mine) setState(next);
     };
     client.ask({ ask: 'read', plan, against, maps }).then(
-      (answer) => end(stateOf(answer, plan.name)),
-      (error: Error) => end({ ...NOTHING, trouble: plainTrouble(plan.name, error.message) }),
+      (answer) => end(stateOf(answer, name)),
+      (error: Error) => end({ ...NOTHING, trouble: plainTrouble(name, error.message) }),
     );
   };
   return { ...state, choose, client, forget: () => setState((before) => ({ ...before, trouble: null })) };
 }
+
+/** A folder's own name is not known: of several files the number is said. */
+export const nameOf = (plan: readonly PlanFile[]): string =>
+  plan.length === 1 ? plan[0]!.path : `${plan.length} files`;
+
+export const fileOfPlan = (file: File): PlanFile => ({ path: file.name, file });
 
 function stateOf(answer: ReadAnswer, name: string): State {
   if (answer.ok) return { ...NOTHING, read: answer, name };
