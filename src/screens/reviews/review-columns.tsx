@@ -3,7 +3,7 @@ import { ChevronDown, ChevronRight } from 'lucide-react';
 import { addAll, type Decimal, decimal } from '@/core/base';
 import { doubtWords, rowWords } from '@/core/display';
 import type { ReviewRow, WhatIfColumn } from '@/core/review';
-import { Amount } from '@/ui/amount';
+import { Amount, NotPriced } from '@/ui/amount';
 import type { LedgerColumn } from '@/ui/ledger';
 import type { WorkAnswer } from '@/workers/review-protocol';
 import { Wick } from '@/ui/wick';
@@ -126,7 +126,7 @@ function differenceCell(item: ReviewItem, currency: string): React.ReactNode {
   if (item.is === 'rounding') return <Rounding value={item.sums.difference} currency={currency} />;
   if (item.is !== 'resource')
     return <Difference value={item.sums.difference} currency={currency} strong={item.is === 'month'} />;
-  return isPriced(item.row) ? <Difference value={item.row.difference} currency={currency} /> : null;
+  return isPriced(item.row) ? <Difference value={item.row.difference} currency={currency} /> : <NotPriced />;
 }
 
 /** Neither dearer nor cheaper. */
