@@ -28,7 +28,7 @@ wick fleet FILE … --books PATH --plan PLAN.json [--column "HEADING=vcpu"]
     its groups under its placements, side by side, with the best mix; the plan as a fleet has it (docs/formats/fleet.md)
 wick own-or-rent STUDY [--table sides|years|variants|hangs-on|move|assumptions] [--draws 10000] [--seed harbour] [--out FILE]
     owning against renting: the answer with its range, where it turns, and one of its tables (docs/formats/study.md)
-wick review PLAN --books PATH [--against OLD] [--load FILE] [--map FILE] [--limits FILE] [--design FILE] [--what-if term=36-none|case=heavy|region=BOOK/REGION|load=FILE] [--all] [--all-priced] [--draft-map FILE] [--draft-load FILE] [--out FILE]
+wick review PLAN --books PATH [--against OLD] [--load FILE] [--map FILE] [--limits FILE] [--design FILE] [--what-if term=36-none|case=heavy|region=BOOK/REGION|load=FILE|books=PATH] [--all] [--all-priced] [--draft-map FILE] [--draft-load FILE] [--out FILE]
     what an infrastructure plan (JSON; or a folder of configuration, roughly) changes of the month, resource by resource; two plans or states against one another
     with --against; --all-priced asks for no doubt; --draft-map and
     --draft-load write what a person has to finish: rules for unknown types, use that no plan knows; --design names the

@@ -59,7 +59,9 @@ export async function reviewCommand(call: Call): Promise<number> {
     ...held,
     broken: held.broken.map((each) => ({ ...each, remedy: remedyFor(each, { ...asked, planned }) })),
   };
-  const whatIfs = call.all('what-if').map((each) => whatIf(each, whatIfOf(each, asked), asked, planned));
+  const whatIfs: WhatIfColumn[] = [];
+  for (const each of call.all('what-if'))
+    whatIfs.push(whatIf(each, await whatIfOf(each, asked), asked, planned));
   if (call.one('send') !== undefined) (await import('./send-review')).requireNamed(call);
   const text = await written(call, { review, limits: answer, whatIfs, plan: file!, all: limits });
   await drafted(call, plan, review);
@@ -119,14 +121,9 @@ async function drafted(call: Call, plan: Plan, review: Review): Promise<void> {
   writeOut(load, (await import('@/formats/review/load-file')).withMissingUse(before, review));
 }
 
-/** The newest revision of every book that the change needs; in the currency of the first. */
-async function settingOf(
-  extract: Extract,
-  profile: LoadProfile,
-  call: Call,
-): Promise<{ readonly books: BookSet; readonly setting: ReviewSetting }> {
+/** Offers by book, in the order in which the change names them; then those that are held. */
+function wantedOf(extract: Extract, profile: LoadProfile): Map<string, Set<string>> {
   const wanted = new Map<string, Set<string>>();
-  for (const { book, sku } of profile.held ?? []) wanted.set(book, (wanted.get(book) ?? new Set()).add(sku));
   for (const { before, after } of extract.resources)
     for (const side of [before, after])
       if (side?.is === 'lines')
@@ -142,6 +139,17 @@ async function settingOf(
             wanted.set(place.book, known);
             if (choice.by === 'sku') known.add(choice.sku);
           }
+  for (const { book, sku } of profile.held ?? []) wanted.set(book, (wanted.get(book) ?? new Set()).add(sku));
+  return wanted;
+}
+
+/** The newest revision of every book that the change needs; in the currency of the first. */
+async function settingOf(
+  extract: Extract,
+  profile: LoadProfile,
+  call: Call,
+): Promise<{ readonly books: BookSet; readonly setting: ReviewSetting }> {
+  const wanted = wantedOf(extract, profile);
   // A broken limit looks for a smaller size.
   const found = await newestBooks(call.all('books'), wanted, call.one('limits') !== undefined);
   const byKey = new Map(found.map((book) => [book.key, book]));
@@ -156,8 +164,8 @@ async function settingOf(
   };
 }
 
-/** `case=heavy`, `term=36-none`, `region=BOOK/REGION`, `load=FILE`. */
-function whatIfOf(text: string, { setting }: ReviewAsked): WhatIf {
+/** `case=heavy`, `term=36-none`, `region=BOOK/REGION`, `load=FILE`, `books=PATH`. */
+async function whatIfOf(text: string, { setting, extract, profile }: ReviewAsked): Promise<WhatIf> {
   const [what, value = ''] = text.split(/=(.*)/s) as [string, string?];
   switch (what) {
     case 'case': {
@@ -176,8 +184,14 @@ function whatIfOf(text: string, { setting }: ReviewAsked): WhatIf {
     }
     case 'load':
       return { is: 'profile', profile: profileOf(value) };
+    case 'books': {
+      const found = await newestBooks([value], wantedOf(extract, profile), false);
+      if (found.length === 0) throw invalid(`--what-if books=: no book of the change is at ${value}.`);
+      const pins = found.map(({ key, revision }) => ({ book: key, revision }));
+      return { is: 'books', books: bookSet(found), pins };
+    }
     default:
-      throw invalid('--what-if takes case=…, term=…, region=BOOK/REGION or load=FILE.');
+      throw invalid('--what-if takes case=…, term=…, region=BOOK/REGION, load=FILE or books=PATH.');
   }
 }
 

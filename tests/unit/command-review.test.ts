@@ -56,6 +56,23 @@ beforeAll(async () => {
 });
 
 describe('wick review', () => {
+  it('prices the same change with other price books, beside those that it is priced with', () => {
+    const dearer = path.join(folder, 'dearer');
+    fs.mkdirSync(dearer);
+    const book = generateBook(DEMO_PROFILES[0]!, DEMO_REVISIONS.at(-1)!);
+    const rates = book.rates.map(({ charge, ...rate }) =>
+      charge.structure === 'per-unit' && rate.sku === 'NV-BAL-8-32'
+        ? { ...rate, charge: { ...charge, price: String(Number(charge.price) * 2) } }
+        : { ...rate, charge },
+    );
+    fs.writeFileSync(path.join(dearer, 'norvane.json'), JSON.stringify({ ...book, rates }));
+    const { status, stdout } = wick(plan, '--what-if', `books=${dearer}`, '--format', 'json');
+    expect(status).toBe(0);
+    const told = JSON.parse(stdout) as Review & { whatIfs: { after: string }[] };
+    expect(Number(told.whatIfs[0]!.after)).toBeGreaterThan(Number(told.totals.after) * 1.5);
+    expect(wick(plan, '--what-if', `books=${path.join(folder, 'nothing')}`).status).not.toBe(0);
+  });
+
   it('takes a folder of configuration where there is no plan, and says that it is a rough look', () => {
     const configuration = path.join(folder, 'configuration');
     fs.mkdirSync(path.join(configuration, '.hidden'), { recursive: true });
