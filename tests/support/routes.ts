@@ -91,6 +91,8 @@ export interface Sent {
   readonly query?: string;
   readonly body?: unknown;
   readonly headers?: Record<string, string>;
+  /** Not a page: it says nothing of a site. */
+  readonly program?: boolean;
 }
 
 export interface Answered {
@@ -109,14 +111,14 @@ export async function call(
   route: object,
   method: string,
   params: Record<string, string> = {},
-  { query = '', body, headers = {} }: Sent = {},
+  { query = '', body, headers = {}, program = false }: Sent = {},
 ): Promise<Answered> {
   const text = body === undefined || typeof body === 'string' ? body : JSON.stringify(body);
   const init = {
     method,
     headers: {
       host: 'localhost:4310',
-      'sec-fetch-site': 'same-origin',
+      ...(program ? {} : { 'sec-fetch-site': 'same-origin' }),
       ...(body === undefined ? {} : { 'content-type': 'application/json' }),
       ...headers,
     },

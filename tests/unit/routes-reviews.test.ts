@@ -40,8 +40,8 @@ beforeEach(async () => {
 
 const withToken = (body?: unknown, headers: Record<string, string> = {}) => ({
   ...(body !== undefined && { body }),
-  // No page sends this, so it has no origin.
-  headers: { 'sec-fetch-site': 'none', authorization: `Bearer ${token}`, ...headers },
+  program: true,
+  headers: { authorization: `Bearer ${token}`, ...headers },
 });
 const send = (review = serversReview(2)) => call(sendRoute, 'POST', {}, withToken(sentBody(review)));
 
@@ -90,6 +90,18 @@ describe('a pipeline', () => {
     }
     expect((await call(tokenRoute, 'DELETE', { id: tokenId })).status).toBe(200);
     expect((await send()).status).toBe(401);
+  });
+
+  it('is refused where a page of another site speaks for it, or by a foreign name', async () => {
+    for (const [headers, status] of [
+      [{ 'sec-fetch-site': 'cross-site' }, 403],
+      [{ origin: 'http://evil.example' }, 403],
+      [{ host: 'evil.example' }, 421],
+    ] as const) {
+      const asked = withToken(sentBody(serversReview(2)), headers);
+      expect((await call(sendRoute, 'POST', {}, asked)).status).toBe(status);
+    }
+    expect((await call(reviewsRoute, 'GET')).json()).toEqual([]);
   });
 
   it('asks no more often than is good for all', async () => {

@@ -58,6 +58,14 @@ export function refusalOf(
     : { status: 403, message: 'A request that changes something must say where it comes from (Origin).' };
 }
 
+/** For programs that come with a token: they say nothing of a site. What a browser sends is asked as any other. */
+export function refusalOfProgram(request: Parameters<typeof refusalOf>[0]): Refusal | null {
+  const { headers } = request;
+  const isOfBrowser = headers.has('sec-fetch-site') || headers.has('origin');
+  // Where it comes from is asked of whoever says so; the name that it calls us by, of everybody.
+  return refusalOf(isOfBrowser ? request : { method: 'GET', headers, url: request.url });
+}
+
 function hostOf(origin: string): string | null {
   try {
     return new URL(origin).host;

@@ -1,11 +1,12 @@
 /**
  * What pipelines ask: by token instead of by page, bounded in size and rate, and refused with problem details (RFC 9457).
- * No page of another site can send a token, so where a request comes from is not asked.
+ * They do not say which site they come from; a browser does, and is refused where it is another.
  */
 import 'server-only';
 import { randomUUID } from 'node:crypto';
 import { outsideContext } from '@/app/wiring';
 import { log, pathOf } from '@/app/lib/log';
+import { refusalOfProgram } from '@/app/lib/ours';
 import { actorOfToken, AppError, asAppError, type Context, ERROR_TABLE } from '@/operations';
 import type { Params } from '../answer';
 
@@ -32,6 +33,8 @@ type Handler = (request: Request, params: Params, context: Context) => Promise<R
 export function forPipelines(handle: Handler) {
   return async (request: Request, { params }: { params: Promise<Params> }): Promise<Response> => {
     try {
+      const refusal = refusalOfProgram(request);
+      if (refusal) throw new AppError(refusal.status === 421 ? 'misdirected' : 'forbidden', refusal.message);
       const outside = outsideContext();
       const actor = await actorOfToken(outside, bearerOf(request));
       const wait = waitOf(actor.user, Date.now());
