@@ -15,6 +15,7 @@ import {
   linkedTrace,
   type JobProgress,
   openLink,
+  openReview,
   openLinkByHash,
   openStudyLink,
   openStudyLinkByHash,
@@ -29,6 +30,8 @@ import {
   readStudyReport,
   type StudyFile,
   sumUpReview,
+  teamLimits,
+  workedReview,
   type StudyForm,
   type TableForm,
   type WrittenFile,
@@ -73,6 +76,12 @@ export function workersOn(outside: Outside, most: MostPrinted = MOST_PRINTED): W
       const context = inside({ user: 'reviews', workspace, role: 'pipeline' });
       const stored = await context.reviews.find(workspace, review);
       return stored && sumUpReview(context, stored);
+    },
+    'review-file': async ({ actor, id, form }) => {
+      const context = inside(actor);
+      const stored = await openReview(context, id);
+      const { writeReview } = await import('./review-file');
+      return writeReview(form, stored, await teamLimits(context), await workedReview(context, stored));
     },
     report: async ({ actor, id, options }) => {
       const { report, stored } = await readReport(inside(actor), id, options);

@@ -4,7 +4,7 @@ import type { StudyReport } from '@/core/display';
 import type { DesignSummary } from '@/core/range';
 import type { Report, ReportOptions } from '@/core/report';
 import type { PlainFigure } from '@/core/trace';
-import type { Actor, JobProgress, JobWork, ReviewSummary, WrittenFile } from '@/operations';
+import type { Actor, JobProgress, JobWork, ReviewForm, ReviewSummary, WrittenFile } from '@/operations';
 
 export interface ShownReport {
   readonly report: Report;
@@ -43,6 +43,7 @@ interface Job<Given, Answer> {
 export interface Jobs {
   summary: Job<{ readonly workspace: string; readonly design: Design }, DesignSummary>;
   'review-summary': Job<{ readonly workspace: string; readonly review: string }, ReviewSummary | null>;
+  'review-file': Job<{ readonly actor: Actor; readonly id: string; readonly form: ReviewForm }, WrittenFile>;
   report: Job<OfDesign, ShownReport>;
   'report-file': Job<Given<'report-file'>, WrittenFile>;
   'comparison-file': Job<Given<'comparison-file'>, WrittenFile>;

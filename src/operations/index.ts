@@ -27,6 +27,7 @@ export * from './starters';
 export * from './forge';
 export { actorOfToken, createToken, listTokens, withdrawToken } from './pipeline-tokens';
 export * from './repository-links';
+export { REVIEW_FORMS } from './review-ports';
 export * from './reviews';
 export * from './studies';
 export * from './team-files';

@@ -64,6 +64,7 @@ export const MAY = {
   withdrawStudyLink: 'editor',
   receiveReview: 'pipeline',
   refreshReview: 'pipeline',
+  workedReview: 'pipeline',
   sumUpReview: 'pipeline',
   teamLimits: 'pipeline',
   readReviewState: 'pipeline',

@@ -3,6 +3,10 @@ import type { BookPin, Design } from '@/core/design';
 import type { LimitsAnswer, LineMatches } from '@/core/review';
 import type { ReviewPhase, SentReview } from '@/formats/review/sent-review';
 
+/** A review as a file, for those who do not come here. */
+export const REVIEW_FORMS = ['md', 'json', 'csv', 'junit', 'sarif'] as const;
+export type ReviewForm = (typeof REVIEW_FORMS)[number];
+
 /** What lists show of a review; as it was when it was last worked out. */
 export interface ReviewSummary {
   readonly currency: string;

@@ -3,7 +3,7 @@ import { costing, type Extract } from '@/core/review';
 import { cut } from '@/core/base';
 import { readLoadProfile } from '@/formats/review/load-schema';
 import { readSentReview, type SentReview } from '@/formats/review/sent-review';
-import { type LinkedDesign, profileOf, workReview } from '@/formats/review/work-review';
+import { type LinkedDesign, profileOf, type WorkedReview, workReview } from '@/formats/review/work-review';
 import { AppError, invalid, notFound } from './app-error';
 import { newestExchange } from './exchange';
 import { GrowingBooks } from './load-books';
@@ -81,14 +81,19 @@ export async function refreshReview(context: Context, id: string): Promise<void>
   if (summary) await context.reviews.saveSummary(workspace, id, stored.revision, summary);
 }
 
-/** Right here. */
-export async function sumUpReview(context: Context, stored: StoredReview): Promise<ReviewSummary> {
-  allow(context.actor, 'sumUpReview');
+/** Worked out whole, right here: priced, and held against its own limits and those of the team. */
+export async function workedReview(context: Context, stored: StoredReview): Promise<WorkedReview> {
+  allow(context.actor, 'workedReview');
   const { workspace } = context.actor;
   const books = new GrowingBooks(context.books, workspace);
   const today = context.now().toISOString().slice(0, 10);
   const design = await linkedDesign(context, stored.repository);
-  const { review, limits } = await workReview({ ...stored, design }, await teamLimits(context), today, books);
+  return workReview({ ...stored, design }, await teamLimits(context), today, books);
+}
+
+export async function sumUpReview(context: Context, stored: StoredReview): Promise<ReviewSummary> {
+  allow(context.actor, 'sumUpReview');
+  const { review, limits } = await workedReview(context, stored);
   const { before, after, difference, upfront } = review.totals;
   return {
     currency: review.currency,

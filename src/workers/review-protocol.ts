@@ -114,6 +114,8 @@ export interface WorkAnswer {
   readonly lean: WhatIfColumn;
   readonly heavy: WhatIfColumn;
   readonly columns: readonly WhatIfColumn[];
+  /** With the day from which each book's prices hold. */
+  readonly books: readonly { readonly book: string; readonly revision: number; readonly effective: string }[];
   readonly offered: Offered;
 }
 

@@ -151,6 +151,10 @@ export class ReviewRoom {
       lean: lean!,
       heavy: heavy!,
       columns: others,
+      books: asked.setting.books.flatMap(({ book, revision }) => {
+        const found = books.get(book, revision);
+        return found ? [{ book, revision, effective: found.effective }] : [];
+      }),
       offered: offeredOf(asked),
     };
   }

@@ -4,6 +4,7 @@ import { asElsewhere, asHere, call, errorOf, freshStart } from '@tests/support/r
 import { sentBody, serversReview } from '@tests/support/sent-reviews';
 import { MOST_SENT_BYTES } from '@/formats/review/sent-review';
 import * as linkRoute from '@/app/api/repository-link/route';
+import * as fileRoute from '@/app/api/reviews/[id]/file/route';
 import * as loadRoute from '@/app/api/reviews/[id]/load/route';
 import * as restoreRoute from '@/app/api/reviews/[id]/restore/route';
 import * as reviewRoute from '@/app/api/reviews/[id]/route';
@@ -169,6 +170,29 @@ describe('pages', () => {
     expect((await call(reviewsRoute, 'GET')).json()).toEqual([]);
     expect((await call(restoreRoute, 'POST', { id })).status).toBe(200);
     expect((await call(reviewsRoute, 'GET')).json()).toMatchObject([{ id }]);
+  });
+
+  it('take a review along as a file, with the same amounts in every form', async () => {
+    const limits = 'wick: limits\nversion: 1\nlimits:\n  - { id: month, most: { total: 100 } }\n';
+    const body = sentBody(serversReview(2, { limits, title: '=HYPERLINK("x")' }));
+    const { id } = (await call(reviewsRoute, 'POST', {}, { body })).json<{ id: string }>();
+    const file = (form: string) => call(fileRoute, 'GET', { id }, { query: `?form=${form}` });
+    for (const [form, amount] of [
+      ['md', '146.00'],
+      ['csv', '146.00'],
+      ['json', '"after": "146"'],
+      ['junit', '146.00'],
+      ['sarif', '146.00'],
+    ] as const) {
+      const answer = await file(form);
+      expect(answer.status, form).toBe(200);
+      expect(answer.text, form).toContain(amount);
+      expect(answer.headers.get('content-disposition')).toContain('attachment');
+    }
+    expect((await file('junit')).text).toContain('<failure');
+    expect((await file('csv')).text).not.toMatch(/(^|[,\n])"?[=+@]/);
+    expect((await file('doc')).status).toBe(422);
+    expect((await call(fileRoute, 'GET', { id: 'x' }, { query: '?form=md' })).status).toBe(404);
   });
 
   it('keep limits and maps of the team, with their revisions', async () => {

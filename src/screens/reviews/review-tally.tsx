@@ -7,7 +7,7 @@ import { LimitsMark, Difference } from './marks';
 import { useReview } from './review-context';
 
 export function ReviewTally() {
-  const { answer, review } = useReview();
+  const { answer } = useReview();
   const told = answer.answer;
   if (!told) {
     return (
@@ -21,7 +21,7 @@ export function ReviewTally() {
   const [low, high] = [told.lean.after, told.heavy.after];
   return (
     <TallyLine
-      aside={`${currency} a month · ${review.pins.books.map(({ book, revision }) => `${book} r${revision}`).join(', ')}`}
+      aside={`${currency} a month · ${told.books.map(({ book, revision, effective }) => `${book} r${revision}, ${effective}`).join('; ')}`}
     >
       <TallyFigure label="A month more">
         <span data-testid="review-difference">

@@ -5,6 +5,7 @@ import { useRef } from 'react';
 import { describeTerm } from '@/core/display';
 import { Menu, type MenuItem } from '@/ui/menu';
 import type { NamedWhatIf, Offered, PlainWhatIf } from '@/workers/review-protocol';
+import { ExportReview } from './export-review';
 import { useReview } from './review-context';
 
 /** More columns are not read. */
@@ -63,6 +64,7 @@ export function WhatIfs() {
           { label: 'Another load profile …', checked: false, onSelect: () => file.current?.click() },
         ]}
       />
+      <ExportReview />
     </div>
   );
 }

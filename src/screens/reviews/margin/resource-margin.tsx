@@ -2,7 +2,7 @@
 'use client';
 import { useState } from 'react';
 import { decimal } from '@/core/base';
-import { lineDoubt, rowWords } from '@/core/display';
+import { lineDoubt, rowWords, writeShare } from '@/core/display';
 import type { ReviewLine, ReviewRow } from '@/core/review';
 import { Amount } from '@/ui/amount';
 import { TraceTree } from '@/ui/trace-tree';
@@ -128,10 +128,18 @@ function AddsUp({ line, currency }: { readonly line: ReviewLine; readonly curren
       {line.before !== null && line.after !== null && (
         <p className="mt-1 text-sm">
           The change: <Difference value={difference(line)} currency={currency} strong />
+          {shareOf(line)}
         </p>
       )}
     </section>
   );
+}
+
+/** In brackets; of nothing there is none. */
+function shareOf({ before, after }: ReviewLine): string {
+  if (decimal(before!).isZero() || before === after) return '';
+  const share = decimal(after!).minus(before!).dividedBy(before!);
+  return ` (${share.isNegative() ? '' : '+'}${writeShare(share.toString())})`;
 }
 
 const difference = ({ before, after }: ReviewLine): string => decimal(after!).minus(before!).toString();
