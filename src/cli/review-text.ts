@@ -119,12 +119,13 @@ function rowText(row: ReviewRow, currency: string): string[] {
   ];
 }
 
-/** A name that is too long is cut in its middle: both ends tell it apart. */
+/** A name that is too long is cut in its middle: both ends tell it apart. Large amounts take of its room. */
 function columns(name: string, after: string, difference: string): string {
-  const room = WIDTH - 2 * AMOUNT;
+  const amounts = [after, difference].map((amount) => ` ${amount}`.padStart(AMOUNT)).join('');
+  const room = WIDTH - amounts.length;
   const half = Math.floor((room - 2) / 2);
   const shown = name.length < room ? name : `${name.slice(0, half)}…${name.slice(name.length - half)}`;
-  return `${shown.padEnd(room)}${after.padStart(AMOUNT)}${difference.padStart(AMOUNT)}`;
+  return `${shown.padEnd(room)}${amounts}`;
 }
 
 function wrapped(text: string, indent = ''): string[] {

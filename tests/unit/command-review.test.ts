@@ -73,6 +73,25 @@ describe('wick review', () => {
     expect(wick(plan, '--what-if', `books=${path.join(folder, 'nothing')}`).status).not.toBe(0);
   });
 
+  it('keeps amounts apart and lines short where they are very large', () => {
+    const large = fileOf(
+      'large.json',
+      planJson([
+        {
+          address: `norvane_database.${'long-'.repeat(30)}name`,
+          after: { engine: 'open', size: '16-64', storage_gib: 60_000, replicas: 900_000 },
+        },
+      ]),
+    );
+    const { stdout } = wick(large);
+    const rows = stdout.split('\n').filter((line) => /\d\.\d\d$/.test(line));
+    expect(rows.length).toBeGreaterThan(1);
+    for (const line of rows) {
+      expect(line.length).toBeLessThanOrEqual(80);
+      expect(line).toMatch(/\.\d\d +\+[\d\s]+\.\d\d$/);
+    }
+  });
+
   it('takes a folder of configuration where there is no plan, and says that it is a rough look', () => {
     const configuration = path.join(folder, 'configuration');
     fs.mkdirSync(path.join(configuration, '.hidden'), { recursive: true });
