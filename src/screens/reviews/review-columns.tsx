@@ -176,7 +176,7 @@ function NameCell({ item, onFold }: { readonly item: ReviewItem; readonly onFold
           </button>
           <span className="truncate">{item.name}</span>
           <span className="shrink-0 text-xs font-normal text-soft">
-            {item.shown === item.all ? item.all : `${item.shown} of ${item.all}`}
+            {item.shown === item.all ? item.all || null : `${item.shown} of ${item.all}`}
           </span>
         </span>
       );

@@ -1,10 +1,15 @@
 /** The tally of a review: the month before and after, its range, twelve months, what is paid at once, what is not known. */
 'use client';
+import { writeNumber } from '@/core/display';
 import { Amount } from '@/ui/amount';
 import { TallyFigure, TallyLine } from '@/ui/tally-line';
 import { Wick } from '@/ui/wick';
+import type { WorkAnswer } from '@/workers/review-protocol';
 import { LimitsMark, Difference } from './marks';
 import { useReview } from './review-context';
+
+const booksWords = (books: WorkAnswer['books']): string =>
+  books.map(({ book, revision, effective }) => `${book} r${revision}, ${effective}`).join('; ');
 
 export function ReviewTally() {
   const { answer } = useReview();
@@ -20,9 +25,7 @@ export function ReviewTally() {
   const open = rows.filter(({ doubts }) => doubts.length > 0).length;
   const [low, high] = [told.lean.after, told.heavy.after];
   return (
-    <TallyLine
-      aside={`${currency} a month · ${told.books.map(({ book, revision, effective }) => `${book} r${revision}, ${effective}`).join('; ')}`}
-    >
+    <TallyLine aside={[`${currency} a month`, booksWords(told.books)].filter(Boolean).join(' · ')}>
       <TallyFigure label="A month more">
         <span data-testid="review-difference">
           <Difference value={totals.difference} currency={currency} />
@@ -53,7 +56,7 @@ export function ReviewTally() {
         <LimitsMark state={told.limits.state} />
       </TallyFigure>
       <TallyFigure label="Not all known">
-        <span className={open > 0 ? 'text-ember-ink' : ''}>{open}</span>
+        <span className={open > 0 ? 'text-ember-ink' : ''}>{writeNumber(String(open))}</span>
       </TallyFigure>
     </TallyLine>
   );

@@ -60,7 +60,7 @@ export function MonthMargin({ answer }: { readonly answer: WorkAnswer }) {
           {remark}
         </p>
       ))}
-      <p className="mt-3 text-xs text-soft">{`Read from a ${review.form}, with the map ${review.map}.`}</p>
+      <p className="mt-3 text-xs text-soft">{`Read from a ${review.form}${review.map ? `, with the map ${review.map}` : ''}.`}</p>
     </>
   );
 }
