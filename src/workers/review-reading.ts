@@ -20,6 +20,7 @@ export type FetchReviews = (path: string, init?: RequestInit) => Promise<unknown
 
 interface NamedMap {
   readonly name: string;
+  readonly own: boolean;
   readonly map: ResourceMap;
 }
 
@@ -38,7 +39,7 @@ export class ReviewReading {
     for (const { name, text, own } of texts) {
       const read = readResourceMap(text, own);
       if (!read.ok) return { ok: false, file: name, faults: read.faults, more: read.more };
-      maps.push({ name, map: read.value });
+      maps.push({ name, own, map: read.value });
     }
     const after = await readAll(plan);
     if (!after.ok) return { ok: false, file: plan[0]?.path ?? '', faults: after.faults, more: after.more };
@@ -49,9 +50,7 @@ export class ReviewReading {
     const providers = new Set(whole.resources.map(({ provider }) => provider));
     // What ships for other providers has no say in what the map is called.
     const wanted = maps.filter(
-      ({ map, name }) =>
-        texts.find((each) => each.name === name)?.own === true ||
-        Object.keys(map.providers).some((provider) => providers.has(provider)),
+      ({ own, map }) => own || Object.keys(map.providers).some((provider) => providers.has(provider)),
     );
     const joined = joinMaps(wanted.map(({ map }) => map));
     const extract = extractOf(whole, joined);

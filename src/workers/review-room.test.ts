@@ -196,6 +196,20 @@ describe('reading a plan in the browser', () => {
     expect(JSON.stringify(answer)).not.toContain(CANARY);
   });
 
+  it('takes a rule of the team’s own before one that ships, also from a map of the same name', async () => {
+    const { ask } = await room();
+    const text =
+      'wick: resource-map\nversion: 1\ntitle: Ours\nproviders: {}\nrules:\n  - { type: norvane_volume, free: They are a gift. }\n';
+    const own: MapText = { name: 'norvane', text, own: true };
+    expect(await ask({ ask: 'read', plan: [file(plan)], against: null, maps: [...maps, own] })).toMatchObject(
+      {
+        types: expect.arrayContaining([
+          expect.objectContaining({ type: 'norvane_volume', map: 'Ours', is: 'free: They are a gift.' }),
+        ]),
+      },
+    );
+  });
+
   it('sends the extract and nothing else of it', async () => {
     const { ask, posted } = await room();
     await expect(ask({ ask: 'hand-in', as: named })).rejects.toThrow('Choose a plan first');

@@ -67,6 +67,14 @@ describe('a resource map', () => {
       ],
       ['  - type: a_b\n    kind: rocket', 'must be one of'],
       ['  - type: a_b\n    free: x\n  - type: a_b\n    free: y', '“a_b” has a rule already'],
+      [
+        '  - type: a_b\n    parts:\n      - { name: disk, kind: block-volume, sku: size }\n      - { name: disk, kind: block-volume, sku: size }',
+        '“disk” is a part already',
+      ],
+      [
+        '  - type: a_b\n    parts:\n      - { name: disk 1, kind: block-volume, sku: size }\n      - { name: disk, kind: block-volume, sku: size, each: disks }',
+        '“disk 1” is a part already',
+      ],
       ['  - type: a_b\n    free: x\n    novelty: 1', 'fields that are not known: novelty'],
     ];
     for (const [rule, words] of rules) expect(fault(readResourceMap(map(rule)))).toContain(words);

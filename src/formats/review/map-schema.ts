@@ -93,6 +93,21 @@ const rule = z
       if (!rule.parts) refuse('kind', 'is missing: a rule has a kind, or parts, or says why it is free');
       else if (lines.length > 0) refuse(lines[0]!, 'belongs to a kind, and the rule has none');
     }
+    const names = new Set<string>();
+    for (const [at, { name: part }] of (rule.parts ?? []).entries()) {
+      // Several of one list are told apart by their number.
+      const stem = part.replace(/ \d+$/, '');
+      const isTaken =
+        names.has(part) ||
+        (rule.parts ?? []).some((other) => other.each && other.name === stem && stem !== part);
+      if (isTaken)
+        context.addIssue({
+          code: 'custom',
+          path: ['parts', at, 'name'],
+          message: `“${part}” is a part already`,
+        });
+      names.add(part);
+    }
     for (const [path, each] of [
       [[], rule] as const,
       ...(rule.parts ?? []).map((each, at) => [['parts', at], each] as const),

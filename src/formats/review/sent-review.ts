@@ -3,7 +3,8 @@
  * The plan itself is never sent: the extract has what rules read, and nothing else. Needs O8, O9.
  */
 import { z } from 'zod';
-import type { Extract } from '@/core/review';
+import { cut } from '@/core/base';
+import { costing, type Extract } from '@/core/review';
 import { check, type Checked, type Fault, refused } from '../faults';
 import { extractSchema } from './extract-schema';
 import { readLimits } from './limits-schema';
@@ -60,10 +61,31 @@ export function readSentReview(data: unknown): Checked<SentReview> {
   if (!read.ok) return read;
   const { wick: _, version: __, ...sent } = read.value;
   const faults = [
+    ...repeatedFaults(sent.extract as Extract),
     ...filesFaults('load', sent.load, readLoadProfile),
     ...filesFaults('limits', sent.limits, readLimits),
   ];
   return faults.length > 0 ? refused(faults) : { ok: true, value: sent as SentReview };
+}
+
+/** A resource is one row and a line one amount: what stands twice would be counted once. */
+function repeatedFaults({ resources }: Extract): readonly Fault[] {
+  const faults: Fault[] = [];
+  const seen = { address: new Set<string>(), before: new Set<string>(), after: new Set<string>() };
+  const once = (known: Set<string>, name: string, path: string): void => {
+    if (known.has(name)) faults.push({ path, message: `“${cut(name, 100)}” stands twice` });
+    known.add(name);
+  };
+  resources.forEach(({ address, before, after }, at) => {
+    const path = `extract.resources[${at}]`;
+    once(seen.address, address, `${path}.address`);
+    for (const [which, side] of [
+      ['before', before],
+      ['after', after],
+    ] as const)
+      for (const { component } of costing(side)) once(seen[which], component.id, `${path}.${which}`);
+  });
+  return faults;
 }
 
 function filesFaults(
