@@ -133,14 +133,18 @@ export class ReviewRoom {
     const planned = await this.worked(question, limitsAsked(question));
     const changes = [LEAN, HEAVY, ...question.whatIfs];
     const named = changes.map(({ name, change }) => ({ name, change: whatIfOf(change, planned.asked) }));
-    for (const { change } of named) {
+    const fetched = named.filter(({ change }) => change.is !== 'case');
+    for (const { change } of fetched) {
       const { extract, profile, setting } = otherwise(change, planned.asked);
       await this.books.booksFor(everything(extract, profile, setting));
     }
-    // What was fetched meanwhile counts, and nothing that comes later.
-    const books = { get: (book: string, revision: number) => this.books.get(book, revision) };
+    // What was fetched meanwhile counts, and nothing that comes later. Where nothing was, what is priced stays.
+    const books =
+      fetched.length === 0
+        ? planned.asked.books
+        : { get: (book: string, revision: number) => this.books.get(book, revision) };
     const asked = { ...planned.asked, books };
-    const again = reviewOf(asked);
+    const again = fetched.length === 0 ? planned : reviewOf(asked);
     const columns = named.map(({ name, change }): WhatIfColumn =>
       whatIf(name, change.is === 'books' ? { ...change, books } : change, asked, again),
     );
