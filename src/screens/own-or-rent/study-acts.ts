@@ -5,8 +5,8 @@ import { useMemo } from 'react';
 import { cut } from '@/core/base';
 import type { Study } from '@/core/own-or-rent';
 import type { StudyListing } from '@/operations';
-import { tell } from '@/ui/toast';
 import { callApi } from '../lib/call-api';
+import { removeWithUndo, toldIfFailed } from '../lib/told-acts';
 
 const JSON_SENT = { 'content-type': 'application/json' } as const;
 const MOST_TITLE = 180;
@@ -22,13 +22,6 @@ export interface StudyActs {
 export function useStudyActs(): StudyActs {
   const router = useRouter();
   return useMemo(() => {
-    const attempt = async (act: () => Promise<void>): Promise<void> => {
-      try {
-        await act();
-      } catch (error) {
-        tell(error instanceof Error ? error.message : 'That did not work. Try again.');
-      }
-    };
     const open = (id: string): void => router.push(`/own-or-rent/${id}`);
     const make = async (study: Study): Promise<void> => {
       const body = JSON.stringify({ study });
@@ -44,23 +37,11 @@ export function useStudyActs(): StudyActs {
       open,
       make,
       copy: ({ id }) =>
-        void attempt(async () => {
+        void toldIfFailed(async () => {
           const { study } = await callApi<{ study: Study }>(`/api/studies/${id}`);
           await make({ ...study, title: `${cut(study.title, MOST_TITLE)}, copy` });
         }),
-      remove: ({ id, title }) =>
-        void attempt(async () => {
-          await callApi(`/api/studies/${id}`, { method: 'DELETE' });
-          router.refresh();
-          tell(`“${title}” was deleted.`, {
-            label: 'Take it back',
-            run: () =>
-              void attempt(async () => {
-                await callApi(`/api/studies/${id}/restore`, { method: 'POST' });
-                router.refresh();
-              }),
-          });
-        }),
+      remove: ({ id, title }) => removeWithUndo(`/api/studies/${id}`, title, () => router.refresh()),
     };
   }, [router]);
 }
