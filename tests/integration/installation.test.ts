@@ -15,7 +15,7 @@ import { uploadOf } from '@tests/support/upload';
 import { backUp, restore } from '../../scripts/lib/archive';
 import { type Cluster, startCluster } from '../../scripts/lib/cluster';
 
-vi.setConfig({ testTimeout: 120_000 });
+vi.setConfig({ testTimeout: 120_000, hookTimeout: 120_000 });
 
 const homes: string[] = [];
 const running: Cluster[] = [];
