@@ -7,6 +7,7 @@ import { designFileSchema, priceBookSchema, writeDesign } from '@/formats';
 import { machineLines, machineSchema } from '@/formats/fleet/machine-schema';
 import { fleetPlanSchema } from '@/formats/fleet/plan-schema';
 import { writeBookCsv } from '@/formats/stream';
+import { billRulesSchema } from '@/formats/bill-rules';
 import { limitsSchema } from '@/formats/review/limits-schema';
 import { loadProfileSchema } from '@/formats/review/load-schema';
 import { resourceMapSchema } from '@/formats/review/map-schema';
@@ -59,6 +60,7 @@ main(async () => {
   await write('resource-map.schema.json', z.toJSONSchema(resourceMapSchema, { io: 'input' }));
   await write('load-profile.schema.json', z.toJSONSchema(loadProfileSchema, { io: 'input' }));
   await write('limits.schema.json', z.toJSONSchema(limitsSchema, { io: 'input' }));
+  await write('bill-rules.schema.json', z.toJSONSchema(billRulesSchema, { io: 'input' }));
   await write('sent-review.schema.json', z.toJSONSchema(sentReviewSchema, { io: 'input' }));
   await write('sent-review.example.json', exampleReview);
   const machines = path.join(FOLDER, 'machines.example.ndjson');

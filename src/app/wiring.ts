@@ -10,11 +10,13 @@ import {
   AppError,
   type Context,
   LiveHub,
+  loadBooks,
   refreshReview,
   refreshTotals,
   type Stores,
 } from '@/operations';
 import { BossQueue } from '@/jobs';
+import { standInFeed } from '@/demo/bills';
 import { standInForge } from '@/demo/forge';
 import { DEMO_MAPS } from '@/demo/maps';
 import { log } from './lib/log';
@@ -88,6 +90,7 @@ export function outsideContext(): Omit<Context, 'actor'> {
       desk().ask('summary', { workspace, design }, { lane: urgency === 'soon' ? 'team' : 'background' }),
     sumUp: (workspace, review) => desk().ask('review-summary', { workspace, review }),
     forge: standInForge(stores().standIn),
+    feed: standInFeed(stores().standIn, (workspace, design) => loadBooks(stores().books, workspace, design)),
     runCommand,
     shippedMaps: DEMO_MAPS,
   };

@@ -44,6 +44,14 @@ wick books search [WORDS …] [--kind server] [--region CODE] [--book KEY] [--fa
     finds offers in the books of files, or of the database
 wick books import FILE
     publishes a price book in the database of DATABASE_URL
+wick bills import FILE|FOLDER …
+    takes bills in FOCUS form (CSV, gzip, Parquet) into the database of DATABASE_URL; a period that is there is replaced
+wick bills show|variance|project FILE … [--design DESIGN --books PATH] [--rules FILE] [--from 2026-11-01] [--out FILE]
+    a bill against a design, what made the difference, where the period closes; the newest period, or the one --from names
+wick bills draft FILE … --design DESIGN --books PATH [--rules FILE] [--out FILE]
+    rules for what none takes yet
+wick bills expect DESIGN --books PATH --from 2026-11-01 --to 2026-12-01 [--out FILE]
+    what a design lets expect of a period, as a bill in FOCUS form
 wick demo-files FOLDER
     writes the demo's price books and designs as files
 

@@ -87,6 +87,7 @@ const OPTIONS = {
   load: 'value',
   map: 'values',
   limits: 'value',
+  rules: 'value',
   design: 'value',
   'what-if': 'values',
   all: 'flag',

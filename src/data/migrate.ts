@@ -17,6 +17,7 @@ import * as fleets from './migrations/m014-fleets';
 import * as studies from './migrations/m015-studies';
 import * as studyLinks from './migrations/m016-study-links';
 import * as reviews from './migrations/m017-reviews';
+import * as bills from './migrations/m018-bills';
 import type { Database } from './schema';
 
 const MIGRATIONS: Readonly<Record<string, Migration>> = {
@@ -37,6 +38,7 @@ const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '015-studies': studies,
   '016-study-links': studyLinks,
   '017-reviews': reviews,
+  '018-bills': bills,
 };
 
 export async function migrate(db: Kysely<Database>): Promise<void> {

@@ -1,6 +1,7 @@
 /** All stores over one database. */
 import type { Kysely } from 'kysely';
 import type { Stores } from '@/operations';
+import { billRepository } from './bill-repository';
 import { bookRepository } from './book-repository';
 import { designRepository } from './design-repository';
 import { exchangeRepository } from './exchange-repository';
@@ -36,5 +37,6 @@ export function repositories(db: Kysely<Database>): Stores {
     teamFiles: teamFileRepository(db),
     repositoryLinks: repositoryLinkRepository(db),
     standIn: standInRepository(db),
+    bills: billRepository(db),
   };
 }

@@ -20,10 +20,10 @@ import type {
   TeamFileKind,
 } from '@/operations';
 
-type Timestamp = ColumnType<Date, Date | string, Date | string>;
-type Numeric = ColumnType<string, string, string>;
+import type { BillTables } from './schema-bills';
+import type { Numeric, Timestamp } from './column-types';
 
-export interface Database {
+export interface Database extends BillTables {
   installation: { id: string };
   workspace: { id: string; name: string; demo_loaded_at: Timestamp | null; created_at: Generated<Timestamp> };
   price_book: {

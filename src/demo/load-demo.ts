@@ -18,6 +18,8 @@ import { DEMO_FLEETS, type SheetWriter } from './fleets';
 import { DEMO_REVISIONS, type DemoRevision, generatePieces } from './generate-book';
 import { DEMO_PROFILES } from './profiles';
 import type { ProviderProfile } from './provider-profile';
+import { LIVE_MAP_DESIGN } from './bills';
+import { loadBills } from './load-bills';
 import { loadReviews, type TellReview } from './load-reviews';
 import { harbourStudy } from './study';
 
@@ -59,6 +61,7 @@ export async function loadDemo(context: Context, write: SheetWriter, tell: TellR
     await context.designs.create(workspace, id, design, at);
     await refreshTotals(context, id);
   }
+  await loadBills(context, demoDesignId(DEMO_DESIGNS.indexOf(LIVE_MAP_DESIGN)));
 }
 
 /** Made from the fleet as anyone's is, and then told what only the house knows. */

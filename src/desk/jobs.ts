@@ -30,6 +30,7 @@ import {
   readStudyReport,
   type StudyFile,
   sumUpReview,
+  viewBill,
   teamLimits,
   workedReview,
   type StudyForm,
@@ -82,6 +83,10 @@ export function workersOn(outside: Outside, most: MostPrinted = MOST_PRINTED): W
       const stored = await openReview(context, id);
       const { writeReview } = await import('./review-file');
       return writeReview(form, stored, await teamLimits(context), await workedReview(context, stored));
+    },
+    'bill-file': async ({ actor, id, form }) => {
+      const { writeBill } = await import('./bill-file');
+      return writeBill(form, await viewBill(inside(actor), id), outside.now());
     },
     report: async ({ actor, id, options }) => {
       const { report, stored } = await readReport(inside(actor), id, options);

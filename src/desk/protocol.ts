@@ -4,7 +4,15 @@ import type { StudyReport } from '@/core/display';
 import type { DesignSummary } from '@/core/range';
 import type { Report, ReportOptions } from '@/core/report';
 import type { PlainFigure } from '@/core/trace';
-import type { Actor, JobProgress, JobWork, ReviewForm, ReviewSummary, WrittenFile } from '@/operations';
+import type {
+  Actor,
+  BillForm,
+  JobProgress,
+  JobWork,
+  ReviewForm,
+  ReviewSummary,
+  WrittenFile,
+} from '@/operations';
 
 export interface ShownReport {
   readonly report: Report;
@@ -44,6 +52,7 @@ export interface Jobs {
   summary: Job<{ readonly workspace: string; readonly design: Design }, DesignSummary>;
   'review-summary': Job<{ readonly workspace: string; readonly review: string }, ReviewSummary | null>;
   'review-file': Job<{ readonly actor: Actor; readonly id: string; readonly form: ReviewForm }, WrittenFile>;
+  'bill-file': Job<{ readonly actor: Actor; readonly id: string; readonly form: BillForm }, WrittenFile>;
   report: Job<OfDesign, ShownReport>;
   'report-file': Job<Given<'report-file'>, WrittenFile>;
   'comparison-file': Job<Given<'comparison-file'>, WrittenFile>;

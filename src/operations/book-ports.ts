@@ -3,6 +3,7 @@ import type { Kind } from '@/core/books';
 import type { Fault, OfferRow, RateRow } from '@/formats';
 import type { BookWithoutRates, RatesWanted } from '@/formats/loaded-book';
 import type { BookSink } from '@/formats/stream';
+import type { ImportedBill } from './bill-ports';
 
 export interface RevisionListing {
   readonly number: number;
@@ -129,6 +130,7 @@ export type ImportState = 'running' | 'done' | 'refused' | 'cancelled';
 
 export interface ImportOutcome {
   readonly book?: { readonly key: string; readonly title: string; readonly revision: number };
+  readonly bills?: readonly ImportedBill[];
   readonly message?: string;
   readonly faults?: readonly Fault[];
   readonly more?: number;

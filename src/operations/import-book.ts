@@ -5,9 +5,10 @@
 import type { PriceBookFile } from '@/formats';
 import { type BookRead, readBook } from '@/formats/stream';
 import { allow } from './may';
-import { AppError, asAppError, invalid, notFound } from './app-error';
+import { type AppError, invalid, notFound } from './app-error';
 import type { Context, ImportRow } from './ports';
 import { timely } from './timely';
+import { type Between, trackedImport, type Upload } from './tracked-import';
 
 export interface ImportedBook {
   readonly key: string;
@@ -16,82 +17,28 @@ export interface ImportedBook {
   readonly rates: number;
 }
 
-export interface Upload {
-  /** Chosen by the caller, so that progress can be asked for while the file is still on its way. */
-  readonly id: string;
-  readonly fileName: string;
-  readonly bytesTotal: number | null;
-  readonly source: AsyncIterable<Uint8Array>;
-}
-
-/** How often progress is written down and a wish to cancel looked for. */
-const EVERY_MILLISECONDS = 400;
-/** A running import that was not heard of for so long was broken off with its process. */
-const SILENT_MILLISECONDS = 60_000;
-
-/** Each holds a connection while it lasts; the others are for everybody else. */
-const MOST_AT_ONCE = 3;
-
-let underWay = 0;
-
-class Cancelled extends Error {}
-
 /** Publishes the book, or refuses it with its faults and changes nothing. */
 export async function importBook(context: Context, upload: Upload): Promise<ImportedBook> {
   allow(context.actor, 'importBook');
-  if (underWay >= MOST_AT_ONCE) {
-    const message = `${MOST_AT_ONCE} imports are under way already. Try again when one of them has ended.`;
-    throw new AppError('unavailable', message);
-  }
-  underWay += 1;
-  try {
-    return await importNow(context, upload);
-  } finally {
-    underWay -= 1;
-  }
+  const read = await trackedImport(context, upload, {
+    work: (between) => publishStream(context, upload, between),
+    outcome: ({ head }) => ({
+      book: { key: head!.book.key, title: head!.book.title, revision: head!.revision.number },
+    }),
+  });
+  const { book, revision } = read.head!;
+  return { key: book.key, title: book.title, revision: revision.number, rates: read.counts.rates };
 }
 
-async function importNow(context: Context, upload: Upload): Promise<ImportedBook> {
-  const { imports, now, actor } = context;
-  await imports.begin(actor.workspace, upload, now());
-  try {
-    const read = await publishStream(context, upload);
-    const book = {
-      key: read.head!.book.key,
-      title: read.head!.book.title,
-      revision: read.head!.revision.number,
-    };
-    await imports.end(upload.id, 'done', { book }, now());
-    return { ...book, rates: read.counts.rates };
-  } catch (thrown) {
-    const error =
-      thrown instanceof Cancelled
-        ? new AppError('conflict', 'The import was cancelled. Nothing was changed.')
-        : asAppError(thrown);
-    const state = thrown instanceof Cancelled ? 'cancelled' : 'refused';
-    await imports
-      .end(upload.id, state, { message: error.message, ...error.detail }, now())
-      .catch(() => undefined);
-    throw thrown instanceof Cancelled ? error : thrown;
-  }
-}
-
-async function publishStream(context: Context, upload: Upload): Promise<BookRead> {
-  const { books, imports, actor, now } = context;
-  let last = now().getTime();
-  const between = async ({ bytes, rates }: { bytes: number; rates: number }): Promise<void> => {
-    const at = now();
-    if (at.getTime() - last < EVERY_MILLISECONDS) return;
-    last = at.getTime();
-    if (await imports.progress(upload.id, bytes, rates, at)) throw new Cancelled();
-  };
+async function publishStream(context: Context, upload: Upload, between: Between): Promise<BookRead> {
+  const { books, actor, now } = context;
   let read: BookRead | undefined;
   await books.publish(actor.workspace, now(), async (sink) => {
-    read = await readBook(timely(upload.source), sink, { between });
+    read = await readBook(timely(upload.source), sink, {
+      between: ({ bytes, rates }) => between(bytes, rates),
+    });
     if (read.faults.length > 0) throw refusal(read);
-    // Whoever asks to cancel before it is published is heard.
-    if (await imports.progress(upload.id, upload.bytesTotal ?? 0, read.counts.rates, now()))
-      throw new Cancelled();
+    await between(upload.bytesTotal ?? 0, read.counts.rates, true);
   });
   return read!;
 }
@@ -101,6 +48,9 @@ function refusal({ faults, more }: BookRead): AppError {
   const message = `The price book has ${count} ${count === 1 ? 'fault' : 'faults'}. Nothing was imported.`;
   return invalid(message, faults, more);
 }
+
+/** A running import that was not heard of for so long was broken off with its process. */
+const SILENT_MILLISECONDS = 60_000;
 
 /** How an import stands. One whose process died is told as refused. */
 export async function importProgress(context: Context, id: string): Promise<ImportRow> {

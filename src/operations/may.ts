@@ -90,6 +90,21 @@ export const MAY = {
   pushNext: 'editor',
   runPipeline: 'editor',
   mergeChange: 'editor',
+  importBill: 'pipeline',
+  listBills: 'viewer',
+  openBill: 'viewer',
+  readBillRows: 'viewer',
+  viewBill: 'viewer',
+  tryBillRules: 'viewer',
+  draftBillRules: 'viewer',
+  deleteBill: 'editor',
+  linkBillDesign: 'editor',
+  closePeriod: 'editor',
+  reopenPeriod: 'editor',
+  groupBill: 'viewer',
+  takeMeasured: 'editor',
+  readFeed: 'viewer',
+  fetchFeed: 'editor',
 } satisfies Record<string, Role>;
 
 export type Allowed = keyof typeof MAY;

@@ -1,4 +1,5 @@
 /** The in-memory twins of the stores: for tests of operations, and for the command line without a database. */
+import { memoryBillStore } from './memory-bills';
 import { allComponents } from '@/core/design';
 import type {
   DesignChange,
@@ -57,6 +58,7 @@ export function memoryStores(): Stores {
     teamFiles: memoryTeamFileStore(),
     repositoryLinks: memoryRepositoryLinkStore(),
     standIn: memoryStandInStore(),
+    bills: memoryBillStore(),
   };
 }
 

@@ -3,6 +3,8 @@ import type { Design, Edit } from '@/core/design';
 import type { DesignSummary } from '@/core/range';
 import type { Actor } from './actor';
 import type { BookStore, ExchangeStore, ImportStore } from './book-ports';
+import type { BillStore } from './bill-ports';
+import type { BillingFeed } from './feed-ports';
 import type { FleetStore } from './fleet-ports';
 import type { JobQueue, JobStore } from './job-ports';
 import type { CodeForge, RunCommand, StandInStore } from './forge-ports';
@@ -17,7 +19,9 @@ import type {
 } from './review-ports';
 import type { StudyStore } from './study-ports';
 
+export type * from './bill-ports';
 export type * from './book-ports';
+export type * from './feed-ports';
 export type * from './fleet-ports';
 export type * from './forge-ports';
 export type * from './job-ports';
@@ -147,6 +151,7 @@ export interface Stores {
   readonly teamFiles: TeamFileStore;
   readonly repositoryLinks: RepositoryLinkStore;
   readonly standIn: StandInStore;
+  readonly bills: BillStore;
 }
 
 export interface Context extends Stores {
@@ -158,6 +163,7 @@ export interface Context extends Stores {
   /** Works a change review out somewhere else; absent: here. */
   readonly sumUp?: (workspace: string, review: string) => Promise<ReviewSummary | null>;
   readonly forge?: CodeForge;
+  readonly feed?: BillingFeed;
   readonly runCommand?: RunCommand;
   /** Resource maps that ship, by name. */
   readonly shippedMaps?: Readonly<Record<string, string>>;

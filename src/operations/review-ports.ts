@@ -107,8 +107,8 @@ export interface TeamFile {
   readonly at: string;
 }
 
-/** `limits`: one file for all reviews. `map`: as many as the team has, by name. */
-export type TeamFileKind = 'limits' | 'map';
+/** `limits`: one file for all reviews. `map`: as many as the team has, by name. `bill-rules`: for a design, by its id. */
+export type TeamFileKind = 'limits' | 'map' | 'bill-rules';
 
 export interface TeamFileStore {
   /** The newest revision of each. */

@@ -1,4 +1,6 @@
 /** Files that belong to the team as a whole, with their revisions: its limits, and its own resource maps. */
+import { readBillRules } from '@/formats/bill-rules';
+import type { Checked } from '@/formats/faults';
 import { readLimits } from '@/formats/review/limits-schema';
 import { readResourceMap } from '@/formats/review/map-schema';
 import { AppError, invalid } from './app-error';
@@ -8,7 +10,14 @@ import type { Context, TeamFile, TeamFileKind } from './ports';
 /** There is one file of limits; its name is not chosen. */
 export const LIMITS_FILE = 'limits';
 
-const MOST_MAPS = 50;
+const READERS: Readonly<Record<TeamFileKind, (text: string) => Checked<unknown>>> = {
+  limits: readLimits,
+  map: readResourceMap,
+  'bill-rules': readBillRules,
+};
+
+/** Of each kind; rules of bills go by design. */
+const MOST_FILES: Readonly<Record<TeamFileKind, number>> = { limits: 1, map: 50, 'bill-rules': 2000 };
 const NAME = /^[\p{L}\p{N}][\p{L}\p{N} ._-]{0,79}$/u;
 
 /** Null: the team has none. An empty file is none. */
@@ -45,12 +54,12 @@ export async function saveTeamFile(
   if (kind === 'limits' ? file.name !== LIMITS_FILE : !NAME.test(file.name))
     throw invalid('A name has at most 80 letters, digits, spaces, dots or dashes.');
   if (file.text.trim() !== '') {
-    const read = kind === 'limits' ? readLimits(file.text) : readResourceMap(file.text);
+    const read = READERS[kind](file.text);
     if (!read.ok) throw invalid('The file was refused; nothing was kept.', read.faults, read.more);
   }
   const known = await context.teamFiles.list(workspace, kind);
-  if (!known.some(({ name }) => name === file.name) && known.length >= MOST_MAPS)
-    throw invalid(`A team has at most ${MOST_MAPS} maps of its own.`);
+  if (!known.some(({ name }) => name === file.name) && known.length >= MOST_FILES[kind])
+    throw invalid(`A team has at most ${MOST_FILES[kind]} files of this kind.`);
   const saved = await context.teamFiles.save(workspace, kind, file, context.now());
   if (saved === 'stale')
     throw new AppError(

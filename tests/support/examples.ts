@@ -57,6 +57,10 @@ export async function world(): Promise<Record<string, unknown>> {
   const books = smallBooks();
   const plan = (all.planOf as (...given: unknown[]) => unknown)(design, books);
   const [server] = design.sections[0]!.components;
+  const { thingOf } = await import('./bills');
+  const thing = thingOf({
+    ...{ rows: 30, sku: 'NV-BAL-4', billed: '150', effective: '150', tags: { component: 'web' } },
+  });
   const setting = { currency: 'USD', assumptions: design.assumptions, books: design.books };
   const extract = { form: 'plan', map: '', resources: [], remarks: [] };
   const profile = { title: '', loads: [] };
@@ -69,6 +73,7 @@ export async function world(): Promise<Record<string, unknown>> {
   return {
     ...all,
     design,
+    thing,
     books,
     plan,
     server,

@@ -10,6 +10,7 @@ import { cellOf, groupMachines, type Machine, Placer } from '@/core/fleet';
 import { machineSchema } from '@/formats/fleet/machine-schema';
 import { fleetPlanSchema, readFleetPlan } from '@/formats/fleet/plan-schema';
 import { readMachineLines } from '@/formats/fleet/read-machine-lines';
+import { billRulesSchema, readBillRules } from '@/formats/bill-rules';
 import { limitsSchema, readLimits } from '@/formats/review/limits-schema';
 import { loadProfileSchema, readLoadProfile } from '@/formats/review/load-schema';
 import { readSentReview, sentReviewSchema } from '@/formats/review/sent-review';
@@ -31,6 +32,7 @@ describe('docs/formats', () => {
     ['resource-map.schema.json', resourceMapSchema],
     ['load-profile.schema.json', loadProfileSchema],
     ['limits.schema.json', limitsSchema],
+    ['bill-rules.schema.json', billRulesSchema],
     ['sent-review.schema.json', sentReviewSchema],
   ] as const)('%s is what ./run formats writes', (name, schema) => {
     expect(JSON.parse(read(name))).toEqual(
@@ -53,6 +55,13 @@ describe('docs/formats', () => {
     expect(summary).toMatchObject({ unpriced: 0, currency: 'EUR' });
     // 2 × (730 × 0.049 + 430 ÷ 12) + (1500 − 100) × 0.08
     expect(summary.printed).toBe('255.21');
+  });
+
+  it('has rules of bills that are read', () => {
+    const rules = readBillRules(read('bill-rules.example.yaml'));
+    if (!rules.ok) throw new Error(JSON.stringify(rules));
+    expect(rules.value.map(({ id }) => id)).toEqual(['tile-servers', 'tiles-out', 'logs']);
+    expect(rules.value[2]!.to).toHaveLength(2);
   });
 
   it('has a resource map, a load profile and limits that are read', () => {

@@ -27,6 +27,7 @@ const CORE_RANKS: Readonly<Record<string, number>> = {
   compare: 8,
   moving: 8,
   review: 8,
+  bills: 8,
   analysis: 9,
   alternatives: 9,
   range: 10,

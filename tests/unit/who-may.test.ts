@@ -20,7 +20,15 @@ function sources(folder: string): string[] {
 }
 
 /** Parts of operations: they are given what somebody was allowed to open. */
-const INSIDE = ['forgetToken', 'mintToken', 'newTerms', 'placerFor', 'priceDesignOnServer', 'reportOf'];
+const INSIDE = [
+  'forgetToken',
+  'mintToken',
+  'newTerms',
+  'placerFor',
+  'priceDesignOnServer',
+  'reportOf',
+  'rulesOf',
+];
 
 describe('who may do what', () => {
   it('is said for every operation that takes an actor, by itself or by the one it asks', () => {

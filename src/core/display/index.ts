@@ -33,5 +33,8 @@ export * from './study-report';
 export * from './review-words';
 export * from './review-tables';
 export * from './mapped-words';
+export * from './bill-lines';
+export * from './bill-tables';
+export * from './bill-words';
 export * from './held-words';
 export * from './limit-words';

@@ -21,6 +21,9 @@ export interface PaidAhead {
   readonly amount: Decimal;
 }
 
+/** What is paid of one meter in one way: contracted, with the share that the design bears. */
+export type PaidPart = Pick<LinePart, 'meter' | 'sku' | 'unit' | 'used' | 'monthly'>;
+
 export interface AgreedLine {
   readonly list: Figure;
   readonly contracted: Figure;
@@ -32,6 +35,8 @@ export interface AgreedLine {
   readonly renews: number | null;
   readonly early: EarlyEnd | null;
   readonly ahead: readonly PaidAhead[];
+  /** What `contracted` is made of, meter by meter. */
+  readonly parts: readonly PaidPart[];
   readonly notices: readonly Issue[];
 }
 
@@ -56,7 +61,7 @@ export function agreedLine(line: ChargedLine, owner: Owner, context: PriceContex
       })
     : null;
   const bear = (figure: Figure): Figure =>
-    allocated ? product('This design’s share', currency, [figure, allocated]) : figure;
+    allocated ? product('This design’s share', figure.unit, [figure, allocated]) : figure;
   const total = (read: (part: AgreedPart) => Figure): Figure => {
     const figures = parts.map(read);
     return bear(figures.length === 1 ? figures[0]! : sum('All parts', currency, figures));
@@ -90,6 +95,10 @@ export function agreedLine(line: ChargedLine, owner: Owner, context: PriceContex
             months: terms[0]!.months,
             amount: shared(addAll(terms.map((each) => each.amount))),
           },
+    parts: parts.map(({ contracted: paid }, at) => {
+      const { meter, sku, unit, used } = line.parts[at]!;
+      return { meter, sku, unit, used: used && bear(used), monthly: bear(paid) };
+    }),
     notices,
   };
 }
@@ -126,7 +135,7 @@ function unchangedLine({ parts }: ChargedLine, currency: string): AgreedLine {
     }
   }
   const amounts = { recurring, upfront, once, wholeTerm, renews, early, ahead };
-  return { list, contracted: list, resale: list, ...amounts, notices: NOTHING };
+  return { list, contracted: list, resale: list, ...amounts, parts, notices: NOTHING };
 }
 
 /** As it is sold on: everything that is paid, raised as the month is. */

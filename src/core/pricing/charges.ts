@@ -214,7 +214,7 @@ function onDemandParts(
   const figure = relabel(amount.value, words);
   if (!touched || !figure.value.isZero()) {
     parts.push({
-      ...plainPart(meter, owner.offer.sku, rate.unit, once ? nothing(figure) : figure),
+      ...plainPart(meter, owner.offer.sku, rate.unit, once ? nothing(figure) : figure, demand.use.quantity),
       term: rate.term,
       once: once ? figure.value : ZERO,
       atPrice: (agreed) =>
@@ -255,7 +255,7 @@ function spendPart({ demand, owner }: Claim, paid: SpendPaid, cover: SpendCover)
   const share = cover.ahead.get(paid.by.component.id) ?? ZERO;
   const ahead = paid.amount.value.times(share);
   return {
-    ...plainPart(demand.meter, owner.offer.sku, demand.rate.unit, paid.amount),
+    ...plainPart(demand.meter, owner.offer.sku, demand.rate.unit, paid.amount, demand.use.quantity),
     term: paid.term,
     recurring: paid.amount.value.minus(ahead),
     bought: { by: paid.by, ahead },

@@ -28,7 +28,13 @@ export function committedPartOf(
   const terms = { commitment, recurring: recurringMonth, upfrontPrice: part.rate.upfront, ...context };
   const { monthly, recurring, upfront, wholeTerm } = committedAmounts(terms, filled.units);
   return ok({
-    ...plainPart(part.meter, offer.sku, part.rate.unit, monthly),
+    ...plainPart(
+      part.meter,
+      offer.sku,
+      part.rate.unit,
+      monthly,
+      claim?.demand.use.quantity ?? part.use.quantity,
+    ),
     term: part.rate.term,
     recurring: recurring.value,
     upfront: upfront.value,

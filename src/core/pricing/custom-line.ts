@@ -56,7 +56,7 @@ function customPart(
   const label = relabel(figure.value, row.label);
   const once = flat && charge.once;
   return ok({
-    ...plainPart(`custom-${index + 1}`, '', row.unit, once ? nothing(label) : label),
+    ...plainPart(`custom-${index + 1}`, '', row.unit, once ? nothing(label) : label, flat ? null : all),
     once: once ? figure.value.value : ZERO,
   });
 }

@@ -9,6 +9,8 @@ export interface LinePart {
   readonly meter: string;
   readonly sku: string;
   readonly unit: string;
+  /** All that is used of the meter in the month, before allowances; null: it hangs on no use. Parts of one meter say the same. */
+  readonly used: Figure | null;
   /** Under which price it is paid: agreements name one. */
   readonly term: RateTerm;
   /** As it compares, a month: recurring + upfront spread over the term. One-time fees are not in it. */
@@ -34,11 +36,18 @@ export interface Bought {
   readonly ahead: Decimal;
 }
 
-export function plainPart(meter: string, sku: string, unit: string, monthly: Figure): LinePart {
+export function plainPart(
+  meter: string,
+  sku: string,
+  unit: string,
+  monthly: Figure,
+  used: Figure | null,
+): LinePart {
   return {
     meter,
     sku,
     unit,
+    used,
     term: 'on-demand',
     monthly,
     recurring: monthly.value,

@@ -72,6 +72,8 @@ function customPriced(component: Component, context: PriceContext): PricedLine {
     list: agreed.list,
     resale: agreed.resale,
     inBook: agreed.contracted,
+    parts: agreed.parts,
+    exchange: null,
     recurring: agreed.recurring,
     upfront: agreed.upfront.plus(agreed.once),
     once: agreed.once,

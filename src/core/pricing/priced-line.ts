@@ -41,6 +41,8 @@ export function pricedLine(
     list: agreed.list === agreed.contracted ? monthly : inDesign(agreed.list),
     resale: agreed.resale === agreed.contracted ? monthly : inDesign(agreed.resale),
     inBook: agreed.contracted,
+    parts: agreed.parts,
+    exchange: step?.value ?? null,
     recurring: monthAndOwn(agreed.recurring),
     upfront: convert(added(agreed.upfront, agreed.once)),
     once: convert(agreed.once),

@@ -5,7 +5,7 @@ import type { Miss } from '../sizing';
 import type { Figure } from '../trace';
 import type { Case } from '../usage';
 import type { EarlyEnd } from '../terms';
-import type { PaidAhead } from './agreed';
+import type { PaidAhead, PaidPart } from './agreed';
 
 export interface PricedComponent {
   readonly status: 'priced';
@@ -21,6 +21,10 @@ export interface PricedComponent {
   readonly resale: Figure;
   /** The contracted month in the book's currency. */
   readonly inBook: Figure;
+  /** What `inBook` is made of, meter by meter. */
+  readonly parts: readonly PaidPart[];
+  /** One unit of the book's currency in the design's; null: they are the same. */
+  readonly exchange: Decimal | null;
   /** What leaves each month. */
   readonly recurring: Decimal;
   /** What leaves at the start: upfront payments and one-time fees. */

@@ -82,7 +82,7 @@ export function chargeShare(
     const once = charge.structure === 'flat' && charge.once;
     const label = relabel(figure.value, demand.label);
     parts.push({
-      ...plainPart(demand.meter, resolved.offer.sku, demand.rate.unit, once ? nothing(label) : label),
+      ...plainPart(demand.meter, resolved.offer.sku, demand.rate.unit, once ? nothing(label) : label, null),
       once: once ? figure.value.value : ZERO,
     });
   }

@@ -5,7 +5,7 @@ import { SplitError } from './splitter';
 export interface ByteBounds {
   /** Of the unpacked text. */
   readonly mostBytes: number;
-  /** Unpacked ÷ packed, once more than a few megabytes came out: more than that is no price book. */
+  /** Unpacked ÷ packed, once more than a few megabytes came out: more than that is no honest file. */
   readonly mostRatio: number;
 }
 
@@ -46,7 +46,7 @@ export async function* textOf(
       throw new SplitError(`the file is larger than ${most} MB, which is the most that is read`, lines, 1);
     }
     if (packed && unpacked > RATIO_FROM && unpacked > read.bytes * bounds.mostRatio) {
-      throw new SplitError('the packed file unpacks to far more than a price book holds', lines, 1);
+      throw new SplitError('the packed file unpacks to far more than such a file holds', lines, 1);
     }
     const text = decode(chunk);
     lines += lineEnds(text);

@@ -16,7 +16,7 @@ import { writeWhen } from '../lib/time';
 import { DifferenceDialog } from './difference';
 import { ExchangeDialog } from './exchange-dialog';
 import { ImportDialog } from './import-dialog';
-import { forgetTrouble, startImport, useImports } from './import-store';
+import { BOOK_IMPORT, doneOf, forgetTrouble, startImport, useImports } from './import-store';
 import { RevisionMargin } from './revision-margin';
 
 type Row = { readonly book: BookListing; readonly revision: RevisionListing | null };
@@ -30,7 +30,9 @@ export function BooksLedger({ books }: { readonly books: readonly BookListing[] 
   const [marginOpen, setMarginOpen] = useState(true);
   const [comparing, setComparing] = useState<readonly [number, number] | null>(null);
   const [exchangeOpen, setExchangeOpen] = useState(false);
-  const { uploading, trouble, done } = useImports();
+  const imports = useImports();
+  const { uploading, trouble } = imports;
+  const done = doneOf(imports, BOOK_IMPORT);
   const [left, setLeft] = useState<string | null>(null);
   const [shown, setShown] = useState(done);
   if (done !== shown) {
@@ -68,7 +70,7 @@ export function BooksLedger({ books }: { readonly books: readonly BookListing[] 
         fileLabel="Price book file"
         file={file}
         accept=".json,.csv,.gz,application/json,text/csv"
-        onFile={(chosen) => chosen && void startImport(chosen)}
+        onFile={(chosen) => chosen && void startImport(chosen, BOOK_IMPORT)}
       >
         <Button onClick={() => setExchangeOpen(true)}>Exchange rates</Button>
         {importButton}

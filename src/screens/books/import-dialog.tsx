@@ -13,7 +13,12 @@ interface ImportDialogProps {
 
 export function ImportDialog({ uploading, onLeave }: ImportDialogProps) {
   return (
-    <Dialog open={uploading !== null} title="Bringing in a price book" quiet onClose={onLeave}>
+    <Dialog
+      open={uploading !== null}
+      title={`Bringing in ${uploading?.kind.title ?? ''}`}
+      quiet
+      onClose={onLeave}
+    >
       {uploading && <Under uploading={uploading} onLeave={onLeave} />}
     </Dialog>
   );
@@ -35,8 +40,8 @@ function Under({ uploading, onLeave }: { readonly uploading: Uploading; readonly
         <div className="h-full rounded bg-brand" style={{ width: `${percent}%` }} />
       </div>
       <p className="mt-2 text-soft tabular-nums" aria-live="polite">
-        {percent} % read, {writeNumber(String(uploading.rates))} rates checked. Nothing is published before
-        all of it is sound.
+        {percent} % read, {writeNumber(String(uploading.rates))} {uploading.kind.counted} checked. Nothing is
+        taken before all of it is sound.
       </p>
       <div className="mt-4 flex justify-end gap-2">
         <Button onClick={cancelImport}>Cancel the import</Button>

@@ -8,11 +8,11 @@ export function ImportNote() {
   if (!uploading) return null;
   return (
     <Link
-      href="/books"
+      href={uploading.kind.place}
       className="text-sm whitespace-nowrap text-soft tabular-nums"
       title={`Bringing in ${uploading.name}`}
     >
-      Bringing in a price book, {percentOf(uploading)} %
+      Bringing in {uploading.kind.title}, {percentOf(uploading)} %
     </Link>
   );
 }

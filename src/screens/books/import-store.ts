@@ -1,5 +1,5 @@
 /**
- * The price-book file that is being sent. Kept beside the pages, so that an import goes on while one works elsewhere in
+ * The file that is being sent, a price book or a bill. Kept beside the pages, so that an import goes on while one works elsewhere in
  * the application; closing the window ends it, and asks first.
  */
 'use client';
@@ -16,8 +16,27 @@ export interface Imported {
   readonly rates: number;
 }
 
+/** What is brought in: where it is sent, where its list is, and what is said when it is there. */
+export interface ImportKind<Done = unknown> {
+  readonly base: string;
+  readonly place: string;
+  readonly title: string;
+  readonly counted: string;
+  readonly words: (done: Done) => string;
+}
+
+export const BOOK_IMPORT: ImportKind<Imported> = {
+  base: '/api/books/import',
+  place: '/books',
+  title: 'a price book',
+  counted: 'rates',
+  words: ({ title, revision, rates }) =>
+    `${title}, revision ${revision}: ${writeNumber(String(rates))} rates are published.`,
+};
+
 export interface Uploading {
   readonly id: string;
+  readonly kind: ImportKind<never>;
   readonly name: string;
   readonly bytes: number;
   readonly read: number;
@@ -27,8 +46,8 @@ export interface Uploading {
 export interface ImportState {
   readonly uploading: Uploading | null;
   readonly trouble: FileTrouble | null;
-  /** The last one that was published. */
-  readonly done: Imported | null;
+  /** The last one that is there, and of which kind. */
+  readonly done: { readonly base: string; readonly result: unknown } | null;
 }
 
 const ASK_EVERY = 400;
@@ -54,29 +73,34 @@ export function useImports(): ImportState {
   );
 }
 
+/** The last one of a kind that is there. */
+export function doneOf<Done>({ done }: ImportState, kind: ImportKind<Done>): Done | null {
+  return done?.base === kind.base ? (done.result as Done) : null;
+}
+
 const askFirst = (event: BeforeUnloadEvent): void => event.preventDefault();
 
 /** One at a time; a second one waits for nothing and is not begun. */
-export async function startImport(file: File): Promise<void> {
+export async function startImport<Done>(file: File, kind: ImportKind<Done>): Promise<void> {
   if (state.uploading) return;
   const id = crypto.randomUUID();
   const controller = new AbortController();
   sending = controller;
-  change({ trouble: null, uploading: { id, name: file.name, bytes: file.size, read: 0, rates: 0 } });
+  change({ trouble: null, uploading: { id, kind, name: file.name, bytes: file.size, read: 0, rates: 0 } });
   window.addEventListener('beforeunload', askFirst);
   const timer = setInterval(() => void ask(id), ASK_EVERY);
   try {
-    const path = `/api/books/import/${id}?name=${encodeURIComponent(file.name)}`;
-    const book = await callApi<Imported>(path, { method: 'PUT', body: file, signal: controller.signal });
-    tell(`${book.title}, revision ${book.revision}: ${writeNumber(String(book.rates))} rates are published.`);
-    change({ done: book });
+    const path = `${kind.base}/${id}?name=${encodeURIComponent(file.name)}`;
+    const done = await callApi<Done>(path, { method: 'PUT', body: file, signal: controller.signal });
+    tell(kind.words(done));
+    change({ done: { base: kind.base, result: done } });
   } catch (error) {
     if (!(error instanceof ApiError)) throw error;
     if (!controller.signal.aborted) {
       const { message, faults, more } = error;
       change({ trouble: { file: file.name, message, faults, more } });
-      // Where books are listed the faults themselves are shown.
-      if (location.pathname !== '/books') tell(`${file.name} was not brought in: ${message}`);
+      // Where they are listed the faults themselves are shown.
+      if (location.pathname !== kind.place) tell(`${file.name} was not brought in: ${message}`);
     }
   } finally {
     clearInterval(timer);
@@ -86,7 +110,7 @@ export async function startImport(file: File): Promise<void> {
 }
 
 async function ask(id: string): Promise<void> {
-  const path = `/api/books/import/${id}`;
+  const path = `${state.uploading?.kind.base}/${id}`;
   const progress = await callApi<{ bytes: number; rates: number }>(path).catch(() => null);
   if (!progress || state.uploading?.id !== id) return;
   change({ uploading: { ...state.uploading, read: progress.bytes, rates: progress.rates } });
@@ -95,7 +119,7 @@ async function ask(id: string): Promise<void> {
 export function cancelImport(): void {
   if (!state.uploading) return;
   // The server is told first; giving up the upload alone would stop it too, only later.
-  void callApi(`/api/books/import/${state.uploading.id}`, { method: 'DELETE' })
+  void callApi(`${state.uploading.kind.base}/${state.uploading.id}`, { method: 'DELETE' })
     .catch(() => undefined)
     .then(() => sending?.abort());
 }

@@ -3,7 +3,15 @@ import { act, cleanup, fireEvent, render, screen } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { ImportDialog } from './import-dialog';
 import { ImportNote } from './import-note';
-import { cancelImport, forgetTrouble, percentOf, startImport, useImports } from './import-store';
+import {
+  BOOK_IMPORT,
+  cancelImport,
+  doneOf,
+  forgetTrouble,
+  percentOf,
+  startImport,
+  useImports,
+} from './import-store';
 
 const told = vi.hoisted(() => [] as string[]);
 vi.mock('@/ui/toast', () => ({ tell: (text: string) => void told.push(text) }));
@@ -40,7 +48,9 @@ afterEach(() => {
 });
 
 function Screen({ left = false, onLeave = () => undefined }: { left?: boolean; onLeave?: () => void }) {
-  const { uploading, trouble, done } = useImports();
+  const imports = useImports();
+  const { uploading, trouble } = imports;
+  const done = doneOf(imports, BOOK_IMPORT);
   return (
     <>
       <ImportNote />
@@ -58,7 +68,7 @@ const saying = (label: string): string => screen.getByRole('status', { name: lab
 
 async function begin(): Promise<void> {
   await act(async () => {
-    void startImport(file);
+    void startImport(file, BOOK_IMPORT);
     await Promise.resolve();
   });
 }
@@ -142,7 +152,7 @@ describe('an import', () => {
   });
 
   it('of an empty file is at no per cent, and never beyond a hundred', () => {
-    const uploading = { id: 'i', name: 'n', bytes: 0, read: 0, rates: 0 };
+    const uploading = { id: 'i', kind: BOOK_IMPORT, name: 'n', bytes: 0, read: 0, rates: 0 };
     expect(percentOf(uploading)).toBe(0);
     expect(percentOf({ ...uploading, bytes: 3, read: 2 })).toBe(66);
     expect(percentOf({ ...uploading, bytes: 3, read: 9 })).toBe(100);

@@ -223,6 +223,7 @@ function FindList({ onDone }: { readonly onDone: () => void }) {
     { key: 'fleets', group: 'Places', label: 'Fleets', run: go('/fleets') },
     { key: 'own-or-rent', group: 'Places', label: 'Own or rent', run: go('/own-or-rent') },
     { key: 'reviews', group: 'Places', label: 'Change reviews', run: go('/reviews') },
+    { key: 'bills', group: 'Places', label: 'Bills', run: go('/bills') },
     { key: 'settings', group: 'Places', label: 'Settings', run: go('/settings') },
     { key: 'prices', group: 'Places', label: 'Prices', run: go('/prices') },
     { key: 'books', group: 'Places', label: 'Price books', run: go('/books') },

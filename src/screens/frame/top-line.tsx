@@ -14,6 +14,7 @@ const PLACES = [
   { href: '/fleets', label: 'Fleets' },
   { href: '/own-or-rent', label: 'Own or rent' },
   { href: '/reviews', label: 'Change reviews' },
+  { href: '/bills', label: 'Bills' },
   { href: '/books', label: 'Price books' },
   { href: '/prices', label: 'Prices' },
   { href: '/settings', label: 'Settings' },

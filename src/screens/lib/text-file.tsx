@@ -15,10 +15,12 @@ interface TextFileProps {
   readonly label: string;
   readonly initial: { readonly text: string; readonly revision: number };
   readonly onSaved: (revision: number, text: string) => void;
+  /** What it would do, before it is saved. */
+  readonly onTry?: (text: string) => void;
   readonly children?: ReactNode;
 }
 
-export function TextFile({ kind, name, label, initial, onSaved, children }: TextFileProps) {
+export function TextFile({ kind, name, label, initial, onSaved, onTry, children }: TextFileProps) {
   const [text, setText] = useState(initial.text);
   const [trouble, setTrouble] = useState<ApiError | null>(null);
   const [isSaving, setSaving] = useState(false);
@@ -61,6 +63,7 @@ export function TextFile({ kind, name, label, initial, onSaved, children }: Text
         <Button tone="strong" disabled={isSaving} onClick={() => void save()}>
           Save
         </Button>
+        {onTry && <Button onClick={() => onTry(text)}>Try</Button>}
         <Button onClick={() => file.current?.click()}>Bring in a file</Button>
         <input
           ref={file}

@@ -10,7 +10,7 @@ const body = z.strictObject({
 });
 
 function kindOf(kind: string | undefined): TeamFileKind {
-  if (kind === 'limits' || kind === 'map') return kind;
+  if (kind === 'limits' || kind === 'map' || kind === 'bill-rules') return kind;
   throw new AppError('not-found', 'There are no such files.');
 }
 

@@ -1,0 +1,13 @@
+/** PUT: the design that bills of this provider and account are held against; null: none. */
+import { z } from 'zod';
+import { invalid, linkBillDesign } from '@/operations';
+import { boundedJson, handler } from '../../../answer';
+
+const body = z.strictObject({ design: z.string().max(40).nullable() });
+
+export const PUT = handler(async (request, { id }, context) => {
+  const read = body.safeParse(await boundedJson(request, 1000));
+  if (!read.success) throw invalid('Say which design, or null for none.');
+  await linkBillDesign(context(), id!, read.data.design);
+  return new Response(null, { status: 204 });
+});

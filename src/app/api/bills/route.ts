@@ -1,0 +1,7 @@
+/** GET: the bills of the team, the newest period first. */
+import { listBills } from '@/operations';
+import { handler } from '../answer';
+
+export const GET = handler(async (_request, _params, context) =>
+  Response.json(await listBills(context()), { headers: { 'cache-control': 'no-store' } }),
+);

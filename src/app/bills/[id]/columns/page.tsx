@@ -1,0 +1,7 @@
+import { openedBill } from '@/app/lib/open-bill';
+import { ColumnsScreen } from '@/screens/bills/columns-screen';
+
+export default async function Page({ params }: { readonly params: Promise<{ id: string }> }) {
+  const view = await openedBill((await params).id);
+  return <ColumnsScreen key={`${view.bill.id} ${view.bill.revision}`} view={view} />;
+}

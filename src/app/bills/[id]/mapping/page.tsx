@@ -1,0 +1,13 @@
+import { context } from '@/app/wiring';
+import { openedBill } from '@/app/lib/open-bill';
+import { listTeamFiles } from '@/operations';
+import { MappingScreen } from '@/screens/bills/mapping-screen';
+
+export default async function Page({ params }: { readonly params: Promise<{ id: string }> }) {
+  const view = await openedBill((await params).id);
+  const files = view.design ? await listTeamFiles(context(), 'bill-rules') : [];
+  const file = files.find(({ name }) => name === view.design?.id);
+  return (
+    <MappingScreen key={`${view.design?.id} ${view.rulesRevision}`} view={view} text={file?.text ?? ''} />
+  );
+}

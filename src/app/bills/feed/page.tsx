@@ -1,0 +1,10 @@
+import type { Metadata } from 'next';
+import { context } from '@/app/wiring';
+import { readFeed } from '@/operations';
+import { FeedScreen } from '@/screens/bills/feed-screen';
+
+export const metadata: Metadata = { title: 'Billing feed' };
+
+export default async function FeedPage() {
+  return <FeedScreen feed={await readFeed(context())} />;
+}

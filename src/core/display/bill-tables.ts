@@ -1,0 +1,181 @@
+/** A bill against its design as flat tables, for files, paper and the command line. Needs P1, P8. */
+import { decimal } from '../base';
+import type { BillHead, LaidBill, Projection, Variance } from '../bills';
+import { writeMoney, writeNumber } from './amount';
+import { billLines, type BillLine } from './bill-lines';
+import { closeSentence, largestSentence, varianceSentence } from './bill-words';
+import type { FleetReport } from './fleet-report';
+import type { FlatRow, FlatTable } from './flat-table';
+
+export interface ToldBill {
+  readonly head: BillHead;
+  /** Of the design; null: it is held against none. */
+  readonly title: string | null;
+  readonly laid: LaidBill;
+  readonly close: Projection | null;
+  readonly closes: Readonly<Record<string, Projection>>;
+}
+
+/**
+ * @example
+ * const period = { from: '2026-11-01', to: '2026-12-01' };
+ * const expected = expectedBill(design, books, period, 'USD');
+ * const laid = layBill({ design, expected, taken: [], period, newest: '2026-11-15', basis: 'effective', completeness: [] });
+ * billTable({ head: { ...period, provider: 'Norvane', account: 'x', currency: 'USD' }, title: 'Web', laid, close: null, closes: {} }).rows.at(-1).cells; // => ['Whole bill', '', '', { money: '72' }, { money: '0' }, { money: '-72' }, '', { money: '144' }]
+ */
+export function billTable({ head, title, laid, close, closes }: ToldBill): FlatTable {
+  const { lines, total } = billLines(laid, closes);
+  const { currency } = head;
+  return {
+    title: billTitle(head),
+    answer: answerOf(laid, lines, currency),
+    currency,
+    head: [
+      title === null ? 'Without a design' : `“${title}”`,
+      'Planned so far',
+      'Measured',
+      'Expected so far',
+      'Billed',
+      'Difference',
+      'Closes at',
+      'Expected in all',
+    ],
+    rows: [
+      ...lines.map((line) => rowOf(line)),
+      {
+        level: 'total',
+        cells: [
+          'Whole bill',
+          '',
+          '',
+          ...moneyOf(total),
+          close ? { money: close.likely } : '',
+          { money: total.expected },
+        ],
+      },
+    ],
+    notes: [
+      ...(close ? [{ title: 'How it closes', lines: [closeSentence(close, currency)] }] : []),
+      {
+        title: 'What is compared',
+        lines: [
+          `Days ${laid.days.known} of ${laid.days.all}, as much as ${writeNumber(laid.days.worth)} whole ones. ${laid.without.length} lines of the design have no expectation.`,
+        ],
+      },
+    ],
+  };
+}
+
+const billTitle = ({ provider, account, from, to }: BillHead): string =>
+  `${provider} ${account}, ${from} up to ${to}`.replace(/\s+/g, ' ');
+
+function answerOf(laid: LaidBill, lines: readonly BillLine[], currency: string): string {
+  const largest = largestSentence(lines, currency);
+  return [varianceSentence(laid.variance, currency), ...(largest ? [largest] : [])].join(' ');
+}
+
+const moneyOf = ({ soFar, billed, difference }: Pick<BillLine, 'soFar' | 'billed' | 'difference'>) => [
+  { money: soFar },
+  { money: billed },
+  { money: difference },
+];
+
+function rowOf(line: BillLine): FlatRow {
+  const { level, name, unit, quantityExpected, quantityBilled, close, expected } = line;
+  const quantity = (text: string | null): string =>
+    text === null
+      ? ''
+      : `${writeNumber(decimal(text).toSignificantDigits(6).toString())} ${unit ?? ''}`.trim();
+  return {
+    // Sections are above their lines, and no sums beside them.
+    level: level === 'section' ? 'group' : 'line',
+    cells: [
+      level === 'meter' ? `– ${name}` : name,
+      quantity(quantityExpected),
+      quantity(quantityBilled),
+      ...moneyOf(line),
+      close ? { money: close.likely } : '',
+      { money: expected },
+    ],
+  };
+}
+
+const STEPS: readonly (readonly [keyof Variance, string])[] = [
+  ['price', 'Another price'],
+  ['quantity', 'Another quantity'],
+  ['mix', 'Another mix'],
+  ['new', 'Not expected'],
+  ['gone', 'Expected and not there'],
+  ['corrections', 'Corrections and credits'],
+];
+
+/**
+ * From what was expected to what is billed, in steps that add up to the cent: the rounding is in the largest step.
+ *
+ * @example
+ * const variance = { price: '1.004', quantity: '2.004', mix: '0', new: '0', gone: '0', corrections: '0', difference: '3.008' };
+ * varianceSteps({ soFar: '10', billed: '13.008', variance }, '10', '13.01').map(({ amount }) => amount); // => ['1', '2.01']
+ */
+export function varianceSteps(
+  { variance }: Pick<LaidBill, 'soFar' | 'billed' | 'variance'>,
+  soFar: string,
+  billed: string,
+  digits = 2,
+): { readonly part: keyof Variance; readonly label: string; readonly amount: string }[] {
+  const steps = STEPS.flatMap(([part, label]) => {
+    const amount = decimal(variance[part]).toDecimalPlaces(digits);
+    return decimal(variance[part]).isZero() ? [] : [{ part, label, amount }];
+  });
+  const off = steps.reduce((left, { amount }) => left.minus(amount), decimal(billed).minus(soFar));
+  const largest = steps.reduce<number>(
+    (best, { amount }, at) => (amount.abs().greaterThan(steps[best]!.amount.abs()) ? at : best),
+    0,
+  );
+  return steps.map(({ part, label, amount }, at) => ({
+    ...{ part, label, amount: (at === largest ? amount.plus(off) : amount).toString() },
+  }));
+}
+
+/**
+ * The report of a period: for whoever has to accept it.
+ *
+ * @example
+ * const head = { from: '2026-11-01', to: '2026-12-01', provider: 'Norvane', account: 'x', currency: 'USD' };
+ * const expected = expectedBill(design, books, head, 'USD');
+ * const laid = layBill({ design, expected, taken: [], period: head, newest: null, basis: 'effective', completeness: [] });
+ * billReport({ head, title: null, laid, close: null, closes: {} }, null).title; // => 'Norvane x, 2026-11-01 up to 2026-12-01'
+ */
+export function billReport(
+  told: ToldBill,
+  closing: { readonly at: string; readonly by: string; readonly note: string } | null,
+): FleetReport {
+  const table = billTable(told);
+  const { total } = billLines(told.laid, told.closes);
+  const { currency } = told.head;
+  const steps = varianceSteps(told.laid, total.soFar, total.billed);
+  const stepsTable: FlatTable = {
+    title: 'What made the difference?',
+    answer: varianceSentence(told.laid.variance, currency),
+    currency,
+    head: ['Step', 'Amount'],
+    rows: [
+      { level: 'line', cells: ['Expected so far', { money: total.soFar }] },
+      ...steps.map(({ label, amount }): FlatRow => ({ level: 'line', cells: [label, { money: amount }] })),
+      { level: 'total', cells: ['Billed', { money: total.billed }] },
+    ],
+    notes: [],
+  };
+  return {
+    title: table.title,
+    currency,
+    lead: [
+      closing
+        ? `Closed on ${closing.at.slice(0, 10)} by ${closing.by}.${closing.note ? ` ${closing.note}` : ''}`
+        : `Not closed. Days ${told.laid.days.known} of ${told.laid.days.all}.`,
+      `Billed ${writeMoney(total.billed, currency)} ${currency}, expected ${writeMoney(total.soFar, currency)}.`,
+      table.answer,
+    ],
+    total: null,
+    tables: [stepsTable, { ...table, title: 'Line by line' }],
+  };
+}

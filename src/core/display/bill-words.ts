@@ -1,0 +1,106 @@
+/** Bills against what was expected, in words. Opening 37. */
+import { decimal } from '../base';
+import type { Projection, Relation, Variance } from '../bills';
+import { writeMoney, writeNumber } from './amount';
+import type { BillLine } from './bill-lines';
+
+const PARTS = [
+  ['quantity', 'more of it', 'less of it'],
+  ['price', 'a higher price', 'a lower price'],
+  ['mix', 'more of what costs more', 'more of what costs less'],
+  ['new', 'what was not expected', 'what was not expected'],
+  ['gone', 'what was expected and is not there', 'what was expected and is not there'],
+  ['corrections', 'corrections', 'corrections'],
+] as const;
+
+/**
+ * What moves most first; parts that move nothing are left out.
+ *
+ * @example
+ * varianceSentence({ price: '-6.63', quantity: '56.3', mix: '0', new: '0', gone: '0', corrections: '0', difference: '49.67' }, 'USD'); // => '49.67 USD over: 56.30 from more of it, −6.63 from a lower price.'
+ */
+export function varianceSentence(variance: Variance, currency: string): string {
+  const difference = decimal(variance.difference);
+  const money = (text: string): string => writeMoney(text, currency);
+  const said = PARTS.flatMap(([part, more, less]) => {
+    const amount = decimal(variance[part]);
+    return amount.isZero() ? [] : [{ amount, words: amount.isPositive() ? more : less }];
+  })
+    .sort((a, b) => b.amount.abs().comparedTo(a.amount.abs()))
+    .map(({ amount, words }) => `${money(amount.toString())} from ${words}`);
+  if (said.length === 0) return 'As expected.';
+  const by = difference.isZero()
+    ? `As much as expected, in another way`
+    : `${money(difference.abs().toString())} ${currency} ${difference.isPositive() ? 'over' : 'under'}`;
+  return `${by}: ${said.join(', ')}.`;
+}
+
+/**
+ * @example
+ * closeSentence({ billed: '100', low: '290', likely: '300', high: '310', days: [], from: 10 }, 'USD'); // => 'Closes at about 300.00 USD, between 290.00 and 310.00 in eight of ten; 100.00 are billed so far. Worked out of 10 days.'
+ */
+export function closeSentence({ billed, low, likely, high, from }: Projection, currency: string): string {
+  const money = (text: string): string => writeMoney(text, currency);
+  const range = low === high ? '' : `, between ${money(low)} and ${money(high)} in eight of ten`;
+  return `Closes at about ${money(likely)} ${currency}${range}; ${money(billed)} are billed so far. Worked out of ${from} ${from === 1 ? 'day' : 'days'}.`;
+}
+
+/**
+ * The meter that moves the most, and how: the first thing to look at.
+ *
+ * @example
+ * largestSentence([], 'USD'); // => null
+ */
+export function largestSentence(lines: readonly BillLine[], currency: string): string | null {
+  const largest = lines
+    .filter(({ level, part }) => level === 'meter' && part !== 'credits' && part !== 'taxes')
+    .sort((a, b) => decimal(b.difference).abs().comparedTo(decimal(a.difference).abs()))[0];
+  if (!largest || decimal(largest.difference).isZero()) return null;
+  const owner = lines.find(({ key }) => key === largest.parent);
+  const difference = decimal(largest.difference);
+  const money = `${writeMoney(difference.abs().toString(), currency)} ${currency}`;
+  const named = `${largest.name} of “${owner?.name ?? ''}” is ${money} ${difference.isPositive() ? 'over' : 'under'}`;
+  if (largest.part === 'outside') return `${named}: it is not in the design.`;
+  const { quantityExpected, quantityBilled, unit } = largest;
+  if (quantityExpected === null || quantityBilled === null || unit === null) return `${named}.`;
+  const more = decimal(quantityBilled).minus(quantityExpected);
+  if (more.isZero()) return `${named}: as much as planned, at another price.`;
+  const words = `${quantityText(more.abs().toString())} ${unit} ${more.isPositive() ? 'beyond' : 'below'} the ${quantityText(quantityExpected)} planned so far`;
+  return `${named}: ${words}.`;
+}
+
+/**
+ * A relation that is another than in the design, and where to look.
+ *
+ * @example
+ * relationSentence({ section: 's', is: 'volume', expected: '200000', billed: '800000', times: '4', requests: '0.25' }, 'Delivery').split(':')[0]; // => '“Delivery” moves 800 kB for each request in place of 200 kB'
+ */
+export function relationSentence({ expected, billed, times, requests }: Relation, section: string): string {
+  const head = `“${section}” moves ${writeBytes(billed)} for each request in place of ${writeBytes(expected)}`;
+  const share = writeTimes(requests);
+  return decimal(times).greaterThan(1)
+    ? `${head}: requests are ${share} of the plan, so each answer weighs more; look at what is sent again though it did not change.`
+    : `${head}: requests are ${share} of the plan, so much is asked that has little to answer; look at how often it is asked.`;
+}
+
+const BYTES = [
+  ['1000000000', 'GB'],
+  ['1000000', 'MB'],
+  ['1000', 'kB'],
+] as const;
+
+function writeBytes(text: string): string {
+  const value = decimal(text);
+  const [size, unit] = BYTES.find(([each]) => value.greaterThanOrEqualTo(each)) ?? ['1', 'B'];
+  return `${quantityText(value.dividedBy(size).toSignificantDigits(3).toString())} ${unit}`;
+}
+
+const writeTimes = (text: string): string => {
+  const value = decimal(text);
+  return value.lessThan(1)
+    ? `${value.times(100).toDecimalPlaces(0).toString()}\u00a0%`
+    : `${value.toSignificantDigits(2).toString()} times those`;
+};
+
+/** Quantities of a month need no more than this. */
+const quantityText = (text: string): string => writeNumber(decimal(text).toSignificantDigits(5).toString());

@@ -1,0 +1,61 @@
+/** The tables of bills as Kysely sees them. */
+import type { ColumnType, JSONColumnType } from 'kysely';
+import type { BillSaid } from '@/core/bills';
+import type { Conformance } from '@/formats/focus';
+import type { BillChange, BillClosing } from '@/operations';
+import type { Numeric, Timestamp } from './column-types';
+
+export interface BillTables {
+  bill: {
+    id: string;
+    workspace_id: string;
+    provider: string;
+    account: string;
+    period_from: ColumnType<string, string, never>;
+    period_to: ColumnType<string, string, never>;
+    currency: string;
+    revision: number;
+    row_count: number;
+    thing_count: number;
+    newest: string | null;
+    billed: Numeric;
+    effective: Numeric;
+    file_name: string;
+    conformance: JSONColumnType<Conformance>;
+    changed: JSONColumnType<BillChange> | null;
+    closing: JSONColumnType<BillClosing> | null;
+    imported_at: Timestamp;
+  };
+  bill_row: {
+    bill_id: string;
+    thing: number;
+    line: number;
+    day: string;
+    list: Numeric;
+    contracted: Numeric;
+    billed: Numeric;
+    effective: Numeric;
+    quantity: Numeric | null;
+  };
+  bill_thing: {
+    bill_id: string;
+    at: number;
+    said: JSONColumnType<BillSaid>;
+    row_count: number;
+    list: Numeric;
+    contracted: Numeric;
+    billed: Numeric;
+    effective: Numeric;
+    quantity: Numeric | null;
+  };
+  bill_day: {
+    bill_id: string;
+    thing: number;
+    day: string;
+    billed: Numeric;
+    effective: Numeric;
+    quantity: Numeric | null;
+  };
+  bill_seen: { bill_id: string; revision: number; day: string; effective: Numeric };
+  bill_design: { workspace_id: string; provider: string; account: string; design_id: string };
+}

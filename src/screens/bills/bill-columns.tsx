@@ -1,0 +1,125 @@
+/** The columns of a bill: expected, billed, the difference between them, and where it closes with its range. */
+import { decimal } from '@/core/base';
+import { type BillLine, writeMoney, writeNumber } from '@/core/display';
+import { Amount } from '@/ui/amount';
+import type { LedgerColumn } from '@/ui/ledger';
+import { Wick } from '@/ui/wick';
+import { Difference } from '../reviews/marks';
+
+export const shortQuantity = (text: string): string =>
+  writeNumber(decimal(text).toSignificantDigits(5).toString());
+
+export function billColumns(currency: string, lines: readonly BillLine[]): LedgerColumn<BillLine>[] {
+  const most = Math.max(
+    0,
+    ...lines.flatMap(({ close, level }) => (close && level === 'component' ? [Number(close.high)] : [])),
+  );
+  return [
+    {
+      key: 'name',
+      head: 'Line',
+      track: 'minmax(188px,2fr)',
+      cell: ({ level, name }) => (
+        <span
+          className={`truncate ${level === 'meter' ? 'pl-4 text-soft' : level === 'component' ? 'font-medium' : ''}`}
+          title={name}
+        >
+          {name}
+        </span>
+      ),
+    },
+    {
+      key: 'measured',
+      head: 'Measured, of planned',
+      track: 'minmax(222px,1.2fr)',
+      end: true,
+      worth: 3,
+      cell: ({ quantityBilled, quantityExpected, unit }) =>
+        quantityBilled === null && quantityExpected === null ? null : (
+          <span className="truncate text-soft">
+            <span className="text-ink tabular-nums">
+              {quantityBilled === null ? '–' : shortQuantity(quantityBilled)}
+            </span>
+            {quantityExpected === null
+              ? ` ${unit ?? ''}`
+              : ` of ${shortQuantity(quantityExpected)} ${unit ?? ''}`}
+          </span>
+        ),
+    },
+    {
+      key: 'soFar',
+      head: 'Expected so far',
+      track: '108px',
+      end: true,
+      worth: 4,
+      cell: ({ soFar }) => <Money value={soFar} currency={currency} />,
+    },
+    {
+      key: 'billed',
+      head: 'Billed',
+      track: '98px',
+      end: true,
+      ruled: true,
+      cell: ({ billed, level }) => <Money value={billed} currency={currency} strong={level === 'section'} />,
+    },
+    {
+      key: 'difference',
+      head: 'Difference',
+      track: '94px',
+      end: true,
+      cell: ({ difference, level }) => (
+        <Difference value={difference} currency={currency} strong={level === 'section'} />
+      ),
+    },
+    {
+      key: 'close',
+      head: 'Closes at',
+      track: '98px',
+      end: true,
+      worth: 5,
+      cell: ({ close }) =>
+        close && <span className="tabular-nums">{writeMoney(close.likely, currency)}</span>,
+    },
+    {
+      key: 'wick',
+      head: <span className="sr-only">Range of the close</span>,
+      title: 'Range of the close',
+      track: '84px',
+      worth: 1,
+      cell: ({ close, level }) =>
+        close &&
+        level === 'component' && (
+          <span className="block w-full">
+            <Wick values={close} currency={currency} most={most} />
+          </span>
+        ),
+    },
+    {
+      key: 'expected',
+      head: 'In all',
+      title: 'Expected in all',
+      track: '98px',
+      end: true,
+      worth: 2,
+      cell: ({ expected }) => <Money value={expected} currency={currency} />,
+    },
+  ];
+}
+
+function Money({
+  value,
+  currency,
+  strong = false,
+}: {
+  readonly value: string;
+  readonly currency: string;
+  readonly strong?: boolean;
+}) {
+  return Number(value) === 0 ? (
+    <span className="text-soft">
+      –<span className="sr-only">0</span>
+    </span>
+  ) : (
+    <Amount value={value} currency={currency} strong={strong} />
+  );
+}
