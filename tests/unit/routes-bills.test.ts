@@ -76,20 +76,20 @@ describe('a bill', () => {
     ]);
     const told = await view();
     expect(told.laid.billed).toBe('44.4');
-    const billed = await call(billRoute, 'GET', { id: bill }, { query: 'basis=billed' });
+    const billed = await call(billRoute, 'GET', { id: bill }, { query: '?basis=billed' });
     expect(billed.json<{ basis: string }>().basis).toBe('billed');
-    expect((await call(billRoute, 'GET', { id: bill }, { query: 'basis=x' })).status).toBe(422);
-    const groups = await call(groupsRoute, 'GET', { id: bill }, { query: 'by=sku' });
+    expect((await call(billRoute, 'GET', { id: bill }, { query: '?basis=x' })).status).toBe(422);
+    const groups = await call(groupsRoute, 'GET', { id: bill }, { query: '?by=sku' });
     expect(groups.json()).toMatchObject({
       groups: [
         { name: 'OUT', rows: 6 },
         { name: 'A-4', rows: 6 },
       ],
     });
-    expect((await call(groupsRoute, 'GET', { id: bill }, { query: 'by=colour' })).status).toBe(422);
-    const rows = await call(rowsRoute, 'GET', { id: bill }, { query: 'things=1&after=5' });
+    expect((await call(groupsRoute, 'GET', { id: bill }, { query: '?by=colour' })).status).toBe(422);
+    const rows = await call(rowsRoute, 'GET', { id: bill }, { query: '?things=1&after=5' });
     expect(rows.json<{ line: number }[]>().map(({ line }) => line)).toEqual([7, 9, 11, 13]);
-    for (const query of ['things=x', 'things=1&after=-1', 'things=1e9'])
+    for (const query of ['?things=x', '?things=1&after=-1', '?things=1e9'])
       expect((await call(rowsRoute, 'GET', { id: bill }, { query })).status).toBe(422);
   });
 
@@ -130,7 +130,7 @@ describe('a bill', () => {
 
   it('is a file in every form, with the same amounts, and no formula of anybody’s', async () => {
     await held();
-    const take = (form: string) => call(fileRoute, 'GET', { id: bill }, { query: `form=${form}` });
+    const take = (form: string) => call(fileRoute, 'GET', { id: bill }, { query: `?form=${form}` });
     const [json, csv, md] = await Promise.all(['json', 'csv', 'md'].map(take));
     expect(JSON.parse(json!.text).laid.billed).toBe('44.4');
     expect(csv!.text).toContain('44.40');
@@ -162,14 +162,14 @@ describe('a bill', () => {
     const answers = await Promise.all([
       call(billRoute, 'GET', { id: bill }),
       call(billRoute, 'DELETE', { id: bill }),
-      call(rowsRoute, 'GET', { id: bill }, { query: 'things=1' }),
-      call(groupsRoute, 'GET', { id: bill }, { query: 'by=sku' }),
+      call(rowsRoute, 'GET', { id: bill }, { query: '?things=1' }),
+      call(groupsRoute, 'GET', { id: bill }, { query: '?by=sku' }),
       call(rulesRoute, 'GET', { id: bill }),
       call(rulesRoute, 'POST', { id: bill }, { body: { text: RULES } }),
       call(measuredRoute, 'POST', { id: bill }, { body: { entries: [{ component: 'a', meter: 'x' }] } }),
       call(designRoute, 'PUT', { id: bill }, { body: { design } }),
       call(closingRoute, 'PUT', { id: bill }, { body: { note: '' } }),
-      call(fileRoute, 'GET', { id: bill }, { query: 'form=csv' }),
+      call(fileRoute, 'GET', { id: bill }, { query: '?form=csv' }),
     ]);
     expect(answers.map(({ status }) => status)).toEqual(answers.map(() => 404));
     expect((await call(billsRoute, 'GET', {})).json()).toEqual([]);

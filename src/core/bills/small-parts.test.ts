@@ -93,7 +93,7 @@ describe('words and steps', () => {
     ).toContain('how often it is asked');
   });
 
-  it('lead from expected to billed to the cent, the rounding in the largest', () => {
+  it('lead from expected to billed to the cent, the rounding where the remainder is largest', () => {
     const variance = {
       price: '0.335',
       quantity: '0.335',
@@ -104,6 +104,6 @@ describe('words and steps', () => {
       difference: '5.674',
     };
     const steps = varianceSteps({ soFar: '10', billed: '15.674', variance }, '10', '15.67');
-    expect(steps.map(({ amount }) => amount)).toEqual(['0.34', '0.34', '4.99']);
+    expect(steps.map(({ amount }) => amount)).toEqual(['0.33', '0.34', '5']);
   });
 });

@@ -3,7 +3,7 @@ import { decimal } from '../base';
 import type { BillHead, LaidBill, Projection, Variance } from '../bills';
 import { writeMoney, writeNumber } from './amount';
 import { billLines, type BillLine } from './bill-lines';
-import { closeSentence, largestSentence, varianceSentence } from './bill-words';
+import { closeSentence, largestSentence, printedParts, varianceSentence } from './bill-words';
 import type { FleetReport } from './fleet-report';
 import type { FlatRow, FlatTable } from './flat-table';
 
@@ -28,7 +28,7 @@ export function billTable({ head, title, laid, close, closes }: ToldBill): FlatT
   const { currency } = head;
   return {
     title: billTitle(head),
-    answer: answerOf(laid, lines, currency),
+    answer: answerOf(laid, lines, currency, total.difference),
     currency,
     head: [
       title === null ? 'Without a design' : `“${title}”`,
@@ -69,9 +69,9 @@ export function billTable({ head, title, laid, close, closes }: ToldBill): FlatT
 const billTitle = ({ provider, account, from, to }: BillHead): string =>
   `${provider} ${account}, ${from} up to ${to}`.replace(/\s+/g, ' ');
 
-function answerOf(laid: LaidBill, lines: readonly BillLine[], currency: string): string {
+function answerOf(laid: LaidBill, lines: readonly BillLine[], currency: string, difference: string): string {
   const largest = largestSentence(lines, currency);
-  return [varianceSentence(laid.variance, currency), ...(largest ? [largest] : [])].join(' ');
+  return [varianceSentence(laid.variance, currency, difference), ...(largest ? [largest] : [])].join(' ');
 }
 
 const moneyOf = ({ soFar, billed, difference }: Pick<BillLine, 'soFar' | 'billed' | 'difference'>) => [
@@ -100,7 +100,7 @@ function rowOf(line: BillLine): FlatRow {
   };
 }
 
-const STEPS: readonly (readonly [keyof Variance, string])[] = [
+const STEPS: readonly (readonly [Exclude<keyof Variance, 'difference'>, string])[] = [
   ['price', 'Another price'],
   ['quantity', 'Another quantity'],
   ['mix', 'Another mix'],
@@ -110,7 +110,7 @@ const STEPS: readonly (readonly [keyof Variance, string])[] = [
 ];
 
 /**
- * From what was expected to what is billed, in steps that add up to the cent: the rounding is in the largest step.
+ * From what was expected to what is billed, in steps that add up to the cent.
  *
  * @example
  * const variance = { price: '1.004', quantity: '2.004', mix: '0', new: '0', gone: '0', corrections: '0', difference: '3.008' };
@@ -122,18 +122,10 @@ export function varianceSteps(
   billed: string,
   digits = 2,
 ): { readonly part: keyof Variance; readonly label: string; readonly amount: string }[] {
-  const steps = STEPS.flatMap(([part, label]) => {
-    const amount = decimal(variance[part]).toDecimalPlaces(digits);
-    return decimal(variance[part]).isZero() ? [] : [{ part, label, amount }];
-  });
-  const off = steps.reduce((left, { amount }) => left.minus(amount), decimal(billed).minus(soFar));
-  const largest = steps.reduce<number>(
-    (best, { amount }, at) => (amount.abs().greaterThan(steps[best]!.amount.abs()) ? at : best),
-    0,
+  const amounts = printedParts(variance, decimal(billed).minus(soFar).toString(), digits);
+  return STEPS.flatMap(([part, label]) =>
+    decimal(variance[part]).isZero() ? [] : [{ part, label, amount: amounts[part] }],
   );
-  return steps.map(({ part, label, amount }, at) => ({
-    ...{ part, label, amount: (at === largest ? amount.plus(off) : amount).toString() },
-  }));
 }
 
 /**
@@ -155,7 +147,7 @@ export function billReport(
   const steps = varianceSteps(told.laid, total.soFar, total.billed);
   const stepsTable: FlatTable = {
     title: 'What made the difference?',
-    answer: varianceSentence(told.laid.variance, currency),
+    answer: varianceSentence(told.laid.variance, currency, total.difference),
     currency,
     head: ['Step', 'Amount'],
     rows: [

@@ -1,6 +1,7 @@
 /** Bills against what was expected, in words. Opening 37. */
-import { decimal } from '../base';
+import { type Decimal, decimal } from '../base';
 import type { Projection, Relation, Variance } from '../bills';
+import { halfAwayFromZero, minorDigits, roundRows } from '../money';
 import { writeMoney, writeNumber } from './amount';
 import type { BillLine } from './bill-lines';
 
@@ -14,25 +15,50 @@ const PARTS = [
 ] as const;
 
 /**
- * What moves most first; parts that move nothing are left out.
+ * What moves most first; parts that move nothing are left out. `printed`: the difference as it is printed beside it.
  *
  * @example
  * varianceSentence({ price: '-6.63', quantity: '56.3', mix: '0', new: '0', gone: '0', corrections: '0', difference: '49.67' }, 'USD'); // => '49.67 USD over: 56.30 from more of it, −6.63 from a lower price.'
  */
-export function varianceSentence(variance: Variance, currency: string): string {
-  const difference = decimal(variance.difference);
-  const money = (text: string): string => writeMoney(text, currency);
+export function varianceSentence(variance: Variance, currency: string, printed?: string): string {
+  const digits = minorDigits(currency);
+  const difference = decimal(printed ?? halfAwayFromZero(decimal(variance.difference), digits).toString());
+  const money = (amount: Decimal): string => writeMoney(amount, currency);
+  const amounts = printedParts(variance, difference.toString(), digits);
   const said = PARTS.flatMap(([part, more, less]) => {
-    const amount = decimal(variance[part]);
+    const amount = decimal(amounts[part]);
     return amount.isZero() ? [] : [{ amount, words: amount.isPositive() ? more : less }];
   })
     .sort((a, b) => b.amount.abs().comparedTo(a.amount.abs()))
-    .map(({ amount, words }) => `${money(amount.toString())} from ${words}`);
+    .map(({ amount, words }) => `${money(amount)} from ${words}`);
   if (said.length === 0) return 'As expected.';
   const by = difference.isZero()
     ? `As much as expected, in another way`
-    : `${money(difference.abs().toString())} ${currency} ${difference.isPositive() ? 'over' : 'under'}`;
+    : `${money(difference.abs())} ${currency} ${difference.isPositive() ? 'over' : 'under'}`;
   return `${by}: ${said.join(', ')}.`;
+}
+
+/**
+ * The parts as they are printed: they add up to the printed difference.
+ *
+ * @example
+ * const variance = { price: '0.335', quantity: '0.335', mix: '0', new: '0', gone: '0', corrections: '0', difference: '0.67' };
+ * printedParts(variance, '0.67', 2).quantity; // => '0.34'
+ */
+export function printedParts(
+  variance: Variance,
+  difference: string,
+  digits: number,
+): Readonly<Record<(typeof PARTS)[number][0], string>> {
+  const moving = PARTS.filter(([part]) => !decimal(variance[part]).isZero());
+  const rounded = roundRows(
+    moving.map(([part]) => decimal(variance[part])),
+    digits,
+    decimal(difference),
+  );
+  const texts = { quantity: '0', price: '0', mix: '0', new: '0', gone: '0', corrections: '0' };
+  moving.forEach(([part], at) => (texts[part] = rounded[at]!.toString()));
+  return texts;
 }
 
 /**

@@ -45,7 +45,7 @@ export function BillScreen({ view }: { readonly view: BillView }) {
         <p className="text-base font-semibold" data-testid="bill-sentence">
           {bill.newest === null
             ? 'There is no use in it yet.'
-            : `After ${laid.days.known} of ${laid.days.all} days ${lowered(varianceSentence(laid.variance, laid.currency))}`}
+            : `After ${laid.days.known} of ${laid.days.all} days ${lowered(varianceSentence(laid.variance, laid.currency, told.total.difference))}`}
         </p>
         {sentence && <p className="mt-0.5 text-sm text-soft">{sentence}</p>}
         {relations.map((relation) => (

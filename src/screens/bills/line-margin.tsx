@@ -24,7 +24,7 @@ export function LineMargin({ line, view }: LineMarginProps) {
   return (
     <>
       <h2 className="pr-8 text-base font-semibold break-words">{line.name}</h2>
-      <p className="mt-1 text-sm">{sentence ?? varianceSentence(line.variance, currency)}</p>
+      <p className="mt-1 text-sm">{sentence ?? varianceSentence(line.variance, currency, line.difference)}</p>
       {line.close && <p className="mt-2 text-sm">{closeSentence(line.close, currency)}</p>}
       <h3 className="mt-4 border-b border-ink pb-1 text-sm font-semibold">What made the difference?</h3>
       <StepsTable variance={line.variance} soFar={line.soFar} billed={line.billed} currency={currency} />

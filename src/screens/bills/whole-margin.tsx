@@ -24,7 +24,7 @@ export function WholeMargin({ view, total }: WholeMarginProps) {
       />
       <p className="mt-3 text-xs text-soft">
         {design
-          ? `Held against “${design.title}”, revision ${design.revision}. Days that are known count as ${writeNumber(laid.days.worth)} whole ones: the newest come late.`
+          ? `Held against “${design.title}”, revision ${design.revision}. Days that are known count as ${writeNumber(laid.days.worth, undefined, 1)} whole ones: the newest come late.`
           : 'Held against no design: nothing is expected. Choose one above.'}
       </p>
       {bill.closing && (

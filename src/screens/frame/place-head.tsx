@@ -32,7 +32,9 @@ export function PlaceHead({ title, viewsOf, views, children }: PlaceHeadProps) {
           </Link>
         ))}
       </nav>
-      <div className="ml-auto flex items-center gap-2 max-[700px]:pb-2">{children}</div>
+      <div className="ml-auto flex items-center gap-2 max-[700px]:ml-0 max-[700px]:flex-wrap max-[700px]:pb-2">
+        {children}
+      </div>
     </div>
   );
 }
