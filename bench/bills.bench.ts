@@ -1,0 +1,183 @@
+/**
+ * A bill of a million rows: brought in through everything, against a raw COPY of the same text into a table of its columns; its first
+ * view, groupings and rules tried over it, against the plain sum in SQL. Give another number of rows to try it smaller.
+ */
+import { randomUUID } from 'node:crypto';
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { pipeline } from 'node:stream/promises';
+import { Readable } from 'node:stream';
+import pg from 'pg';
+import { from as copyFrom } from 'pg-copy-streams';
+import { type ChargedRow, daysOfPeriod } from '@/core/bills';
+import { connect, ensureWorkspace, LOCAL_WORKSPACE, migrate, repositories } from '@/data';
+import { LIVE_MAP_DESIGN } from '@/demo/bills';
+import { bookBytes } from '@/demo/load-demo';
+import { DEMO_REVISIONS } from '@/demo/generate-book';
+import { OSMERE } from '@/demo/osmere';
+import { writeDesign } from '@/formats';
+import { billCsv } from '@/formats/focus/write-bill';
+import {
+  type Context,
+  groupBill,
+  importBill,
+  importBook,
+  importDesign,
+  linkBillDesign,
+  tryBillRules,
+  viewBill,
+} from '@/operations';
+import { startCluster } from '../scripts/lib/cluster';
+import { measureLater, printRows } from './measure';
+
+const ROWS = Number(process.argv[2] ?? 1_000_000);
+const RESOURCES = 3000;
+const HEAD = { provider: 'Osmere', account: 'bench', from: '2026-11-01', to: '2026-12-01', currency: 'USD' };
+
+const home = fs.mkdtempSync(path.join(os.tmpdir(), 'wick-bench-'));
+fs.chmodSync(home, 0o755);
+const cluster = await startCluster(home, { durable: true });
+const db = connect(cluster.url);
+await migrate(db);
+await ensureWorkspace(db, LOCAL_WORKSPACE, 'Bench');
+const context: Context = {
+  actor: { user: 'bench', workspace: LOCAL_WORKSPACE, role: 'admin' },
+  ...repositories(db),
+  now: () => new Date(),
+  newId: randomUUID,
+};
+
+function* rows(): Generator<ChargedRow> {
+  const days = daysOfPeriod(HEAD);
+  for (let at = 0; at < ROWS; at += 1) {
+    const resource = at % RESOURCES;
+    const money = `0.${String((at * 7919) % 9973).padStart(4, '0')}`;
+    yield {
+      ...{ day: days[Math.floor(at / RESOURCES) % days.length]!, category: 'Usage', isCorrection: false },
+      ...{
+        service: `Service ${resource % 7}`,
+        sku: `OS-${resource % 20}`,
+        meter: 'running',
+        region: 'de.elbe',
+      },
+      ...{
+        account: `team-${resource % 5}`,
+        resource: `res-${resource}`,
+        resourceName: `machine ${resource}`,
+      },
+      ...{
+        description: `Hours of machines, family ${resource % 9}`,
+        tags: { component: `c-${resource % 12}` },
+      },
+      ...{
+        unit: 'Hours',
+        listUnitPrice: '0.1',
+        contractedUnitPrice: '0.1',
+        commitment: '',
+        commitmentStatus: null,
+      },
+      ...{ list: money, contracted: money, billed: money, effective: money, quantity: '1' },
+    };
+  }
+}
+
+const once = async (work: () => Promise<unknown>): Promise<{ median: number; p95: number }> => {
+  const started = performance.now();
+  await work();
+  const time = performance.now() - started;
+  return { median: time, p95: time };
+};
+
+async function rawCopy(file: string): Promise<{ median: number; p95: number }> {
+  const client = new pg.Client({ connectionString: cluster.url });
+  await client.connect();
+  const begun = Buffer.alloc(2000);
+  const opened = fs.openSync(file, 'r');
+  fs.readSync(opened, begun);
+  fs.closeSync(opened);
+  const [head] = begun.toString('utf8').split('\r\n');
+  await client.query(
+    `create unlogged table raw (${head!
+      .split(',')
+      .map((name) => `"${name}" text`)
+      .join(', ')})`,
+  );
+  const time = await once(() =>
+    pipeline(fs.createReadStream(file), client.query(copyFrom('copy raw from stdin (format csv, header)'))),
+  );
+  await client.end();
+  return time;
+}
+
+try {
+  const file = path.join(home, 'bill.csv');
+  await pipeline(Readable.from(billCsv(HEAD, rows())), fs.createWriteStream(file));
+  process.stdout.write(`The file has ${(fs.statSync(file).size / 1e6).toFixed(0)} MB.\n`);
+  let peak = 0;
+  const watch = setInterval(() => (peak = Math.max(peak, process.memoryUsage().rss)), 50);
+  let id = '';
+  const imported = await once(async () => {
+    const upload = {
+      id: randomUUID(),
+      fileName: 'bill.csv',
+      bytesTotal: null,
+      source: fs.createReadStream(file),
+    };
+    ({ id } = (await importBill(context, upload)).bills[0]!);
+  });
+  clearInterval(watch);
+  const raw = await rawCopy(file);
+  printRows('Import', [
+    {
+      what: `a file of ${ROWS} rows, taken`,
+      measured: imported,
+      baseline: { what: 'raw COPY of the text, unlogged, no index', measured: raw },
+      aim: '≤ × 5, < 40 s',
+    },
+  ]);
+  process.stdout.write(`At most ${(peak / 1e6).toFixed(0)} MB of memory while it came in.\n`);
+  const book = {
+    id: randomUUID(),
+    fileName: 'b',
+    bytesTotal: null,
+    source: bookBytes(OSMERE, DEMO_REVISIONS.at(-1)!),
+  };
+  await importBook(context, book);
+  await linkBillDesign(context, id, await importDesign(context, writeDesign(LIVE_MAP_DESIGN)));
+  const client = new pg.Client({ connectionString: cluster.url });
+  await client.connect();
+  const plain = await measureLater(3, () =>
+    client.query(
+      "select service, sum(billed) from bill_row join bill_thing on at = thing, lateral (select said->>'service' as service) s where bill_thing.bill_id = $1 group by service",
+      [id],
+    ),
+  );
+  const baseline = { what: 'plain sum over its rows in SQL', measured: plain };
+  const rules = `wick: bill-rules\nversion: 1\nrules:\n${Array.from({ length: 40 }, (_, at) => `  - { id: r${at}, when: { sku: OS-${at}, tag: { key: component } }, to: Tile store }\n`).join('')}`;
+  printRows('Looking', [
+    {
+      what: 'first view',
+      measured: await measureLater(5, () => viewBill(context, id)),
+      baseline,
+      aim: '< 500 ms',
+    },
+    {
+      what: 'by service',
+      measured: await measureLater(5, () => groupBill(context, id, 'service')),
+      baseline,
+      aim: '< 300 ms',
+    },
+    {
+      what: '40 rules tried',
+      measured: await measureLater(5, () => tryBillRules(context, id, rules)),
+      baseline,
+      aim: '< 2 s',
+    },
+  ]);
+  await client.end();
+} finally {
+  await db.destroy();
+  cluster.stop();
+  fs.rmSync(home, { recursive: true, force: true });
+}
