@@ -149,7 +149,9 @@ try {
   await client.connect();
   const plain = await measureLater(3, () =>
     client.query(
-      "select service, sum(billed) from bill_row join bill_thing on at = thing, lateral (select said->>'service' as service) s where bill_thing.bill_id = $1 group by service",
+      `select said->>'service', sum(bill_row.billed) from bill_row
+       join bill_thing on bill_thing.at = bill_row.thing and bill_thing.bill_id = bill_row.bill_id
+       where bill_row.bill_id = $1 group by 1`,
       [id],
     ),
   );
