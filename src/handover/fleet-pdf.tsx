@@ -12,10 +12,10 @@ export async function fleetPdf(report: FleetReport, at: Date): Promise<Uint8Arra
 }
 
 function Paper({ report, at }: { readonly report: FleetReport; readonly at: Date }) {
-  const { title, currency, lead, total, tables } = report;
+  const { title, currency, amounts = `${currency} a month`, lead, total, tables } = report;
   return (
     <Document title={title} creator="Wick Tally" creationDate={at} language="en">
-      <Sheet title={title} foot={`Made on ${at.toISOString().slice(0, 10)} · ${currency} a month`} across>
+      <Sheet title={title} foot={`Made on ${at.toISOString().slice(0, 10)} · ${amounts}`} across>
         <Text style={STYLES.title}>{title}</Text>
         {lead.map((text) => (
           <Text key={text} style={STYLES.lead}>

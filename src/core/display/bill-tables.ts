@@ -160,6 +160,7 @@ export function billReport(
   return {
     title: table.title,
     currency,
+    amounts: `${currency}, of the period`,
     lead: [
       closing
         ? `Closed on ${closing.at.slice(0, 10)} by ${closing.by}.${closing.note ? ` ${closing.note}` : ''}`

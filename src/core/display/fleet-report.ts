@@ -57,6 +57,8 @@ export interface FleetReportTotal {
 export interface FleetReport {
   readonly title: string;
   readonly currency: string;
+  /** What its amounts are; absent: of a month. */
+  readonly amounts?: string;
   readonly lead: readonly string[];
   /** Under the placement that costs least of those that miss least; null: there are no machines. */
   readonly total: FleetReportTotal | null;
