@@ -11,16 +11,21 @@ import {
   type Context,
   LiveHub,
   loadBooks,
+  evaluateWatches,
   refreshReview,
   refreshTotals,
+  sendMessages,
   type Stores,
+  watchTheDay,
 } from '@/operations';
 import { BossQueue } from '@/jobs';
 import { standInFeed } from '@/demo/bills';
 import { standInForge } from '@/demo/forge';
+import { simulatedMailer } from '@/demo/mailbox';
 import { DEMO_MAPS } from '@/demo/maps';
 import { log } from './lib/log';
 import { runCommand } from './lib/run-command';
+import { webCall } from './lib/web-call';
 
 interface Shared {
   database?: ReturnType<typeof connect>;
@@ -91,10 +96,17 @@ export function outsideContext(): Omit<Context, 'actor'> {
     sumUp: (workspace, review) => desk().ask('review-summary', { workspace, review }),
     forge: standInForge(stores().standIn),
     feed: standInFeed(stores().standIn, (workspace, design) => loadBooks(stores().books, workspace, design)),
+    mailer: simulatedMailer(stores().standIn),
+    webCall,
+    mayBeCalled: mayBeCalled(),
     runCommand,
     shippedMaps: DEMO_MAPS,
   };
 }
+
+/** Hosts beyond this machine that watches may call. */
+const mayBeCalled = (): string[] =>
+  (process.env.WICK_MAY_CALL ?? '').split(',').flatMap((host) => (host.trim() ? [host.trim()] : []));
 
 /** Who asks. A local installation has one team and one person, who is an actor like any other. */
 function actorOf(_headers: Headers | null): Actor {
@@ -119,6 +131,16 @@ function queue(): BossQueue {
       refreshTotals({ ...outsideContext(), actor: { user: 'totals', workspace, role: 'admin' } }, design),
     review: (workspace, review) =>
       refreshReview({ ...outsideContext(), actor: { user: 'reviews', workspace, role: 'pipeline' } }, review),
+    watch: async (workspace) => {
+      const context = outsideContext();
+      await evaluateWatches({ ...context, actor: { user: 'watches', workspace, role: 'pipeline' } });
+      await sendMessages(context);
+    },
+    byTheClock: async () => {
+      const context = outsideContext();
+      await watchTheDay(context);
+      await sendMessages(context);
+    },
     failed: (error) => logOnce(error),
   }));
 }

@@ -31,7 +31,7 @@ const BILL_FILE = /\.(csv|csv\.gz|gz|parquet)$/i;
 const DAY = /^\d{4}-\d\d-\d\d$/;
 
 /** Files as they are named; of a folder its bills, in name order. */
-function billFiles(given: readonly string[]): string[] {
+export function billFiles(given: readonly string[]): string[] {
   return given.flatMap((each) => {
     if (each === '-' || !fs.existsSync(each) || !fs.statSync(each).isDirectory()) return [each];
     const names = fs.readdirSync(each).filter((name) => BILL_FILE.test(name));
@@ -41,7 +41,7 @@ function billFiles(given: readonly string[]): string[] {
   });
 }
 
-async function importFiles(context: Context, files: readonly string[]) {
+export async function importFiles(context: Context, files: readonly string[]) {
   const all = [];
   for (const file of files) {
     const { source, bytes } = bytesOf(file);
@@ -96,7 +96,7 @@ async function heldAgainst(context: Context, call: Call, design: Design | null):
   if (design === null && rules !== undefined)
     throw new WrongCall('--rules needs the design they are for: --design.');
   await importFiles(context, billFiles(call.given));
-  const bill = chosen(await listBills(context), call.one('from'));
+  const bill = chosenBill(await listBills(context), call.one('from'));
   if (design) {
     const id = await importDesign(context, writeDesign(design));
     if (rules !== undefined)
@@ -106,7 +106,7 @@ async function heldAgainst(context: Context, call: Call, design: Design | null):
   return bill;
 }
 
-function chosen(bills: readonly BillListing[], from: string | undefined): BillListing {
+export function chosenBill(bills: readonly BillListing[], from: string | undefined): BillListing {
   const found = from === undefined ? bills[0] : bills.find((bill) => bill.from === from);
   if (found) return found;
   throw invalid(

@@ -43,6 +43,8 @@ wick books search [WORDS …] [--kind server] [--region CODE] [--book KEY] [--fa
     [--gpu 1] [--capability sleeps] [--price-from 10] [--price-to 200] [--limit 50] [--books PATH]
     finds offers in the books of files, or of the database
 wick books import FILE
+wick books from-bill FILE|FOLDER … [--books FILE] [--from DAY] [--as list|contracted|price-list] [--out FILE]
+wick books from-list FILE --map FILE [--out FILE]
     publishes a price book in the database of DATABASE_URL
 wick bills import FILE|FOLDER …
     takes bills in FOCUS form (CSV, gzip, Parquet) into the database of DATABASE_URL; a period that is there is replaced

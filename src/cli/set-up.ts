@@ -11,7 +11,7 @@ import {
 } from '@/data';
 import { plainSheets } from '@/handover';
 import { reviewMarkdown } from '@/handover/review-markdown';
-import { loadDemo } from '@/demo/load-demo';
+import { loadDemo, loadDemoBills } from '@/demo/load-demo';
 import { AppError, asAppError, type Context } from '@/operations';
 
 function contextOn(db: ReturnType<typeof connect>): Context {
@@ -45,7 +45,8 @@ export async function setUpDatabase(url: string, options: { readonly demo: boole
   try {
     await migrate(db);
     await ensureWorkspace(db, LOCAL_WORKSPACE, 'Skerrow Ferries');
-    if (!options.demo || (await isDemoLoaded(db, LOCAL_WORKSPACE))) return;
+    if (!options.demo) return;
+    if (await isDemoLoaded(db, LOCAL_WORKSPACE)) return await loadDemoBills(contextOn(db));
     await loadDemo(contextOn(db), plainSheets, reviewMarkdown);
     await markDemoLoaded(db, LOCAL_WORKSPACE, new Date());
   } catch (error) {

@@ -24,7 +24,7 @@ export function billRepository(db: Kysely<Database>): BillStore {
     find: async (workspace, id) => {
       if (!UUID.test(id)) return null;
       const row = await own(workspace).selectAll().where('id', '=', id).executeTakeFirst();
-      return row ? { ...listingOf(row), conformance: row.conformance } : null;
+      return row ? { ...listingOf(row), conformance: row.conformance, notes: row.notes } : null;
     },
     things: async (workspace, id) => {
       if (!UUID.test(id)) return [];
@@ -55,6 +55,7 @@ export function billRepository(db: Kysely<Database>): BillStore {
           .select(['part.group', 'day'])
           .select(sql<string>`sum(bill_day.billed * share)`.as('billed'))
           .select(sql<string>`sum(bill_day.effective * share)`.as('effective'))
+          .select(sql<string | null>`sum(bill_day.quantity * share)`.as('quantity'))
           .where('workspace_id', '=', workspace)
           .where('bill_id', '=', id)
           .groupBy(['part.group', 'day'])
@@ -62,6 +63,33 @@ export function billRepository(db: Kysely<Database>): BillStore {
           .orderBy('day')
           .execute()
       ).map((row) => row);
+    },
+    services: async (workspace, ids) => {
+      const known = ids.filter((id) => UUID.test(id));
+      if (known.length === 0) return [];
+      return db
+        .selectFrom('bill_service')
+        .innerJoin('bill', 'bill.id', 'bill_service.bill_id')
+        .select(['bill_service.bill_id as bill', 'service', 'bill_service.billed', 'bill_service.effective'])
+        .where('workspace_id', '=', workspace)
+        .where('bill_service.bill_id', 'in', known)
+        .orderBy('bill_service.bill_id')
+        .orderBy('service')
+        .execute();
+    },
+    note: async (workspace, id, line, text) => {
+      if (!UUID.test(id)) return false;
+      const row = await db
+        .updateTable('bill')
+        .set({
+          notes: text ? sql`notes || ${JSON.stringify({ [line]: text })}::jsonb` : sql`notes - ${line}::text`,
+        })
+        .where('workspace_id', '=', workspace)
+        .where('id', '=', id)
+        .where('closing', 'is', null)
+        .returning('id')
+        .executeTakeFirst();
+      return row !== undefined;
     },
     seen: async (workspace, id) => {
       if (!UUID.test(id)) return [];

@@ -186,6 +186,7 @@ export class BillWriter implements BillSink {
     await this.client.query(`drop table ${billPartition(id, revision)}`);
     await this.db.deleteFrom('bill_thing').where('bill_id', '=', id).execute();
     await this.db.deleteFrom('bill_day').where('bill_id', '=', id).execute();
+    await this.db.deleteFrom('bill_service').where('bill_id', '=', id).execute();
   }
 
   private async writeThings(id: string, table: string, things: readonly BillSaid[]): Promise<void> {
@@ -204,6 +205,9 @@ export class BillWriter implements BillSink {
         from ${table} group by thing
       ) as sums (thing, row_count, list, contracted, billed, effective, quantity) on sums.thing = at;
       drop table bill_said;
+      insert into bill_service (bill_id, service, billed, effective)
+      select '${id}', said->>'service', sum(billed), sum(effective) from bill_thing
+      where bill_id = '${id}' group by said->>'service';
     `);
   }
 

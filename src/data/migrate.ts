@@ -18,6 +18,7 @@ import * as studies from './migrations/m015-studies';
 import * as studyLinks from './migrations/m016-study-links';
 import * as reviews from './migrations/m017-reviews';
 import * as bills from './migrations/m018-bills';
+import * as watches from './migrations/m019-watches';
 import type { Database } from './schema';
 
 const MIGRATIONS: Readonly<Record<string, Migration>> = {
@@ -39,6 +40,7 @@ const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '016-study-links': studyLinks,
   '017-reviews': reviews,
   '018-bills': bills,
+  '019-watches': watches,
 };
 
 export async function migrate(db: Kysely<Database>): Promise<void> {

@@ -17,6 +17,7 @@ import {
   tokenRepository,
 } from './team-repository';
 import { reviewRepository } from './review-repository';
+import { watchRepository } from './watch-repository';
 import { linkRepository, studyLinkRepository } from './link-repository';
 import type { Database } from './schema';
 
@@ -38,5 +39,6 @@ export function repositories(db: Kysely<Database>): Stores {
     repositoryLinks: repositoryLinkRepository(db),
     standIn: standInRepository(db),
     bills: billRepository(db),
+    watches: watchRepository(db),
   };
 }

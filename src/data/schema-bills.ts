@@ -25,6 +25,7 @@ export interface BillTables {
     changed: JSONColumnType<BillChange> | null;
     closing: JSONColumnType<BillClosing> | null;
     imported_at: Timestamp;
+    notes: ColumnType<Readonly<Record<string, string>>, string | undefined, string>;
   };
   bill_row: {
     bill_id: string;
@@ -56,6 +57,7 @@ export interface BillTables {
     effective: Numeric;
     quantity: Numeric | null;
   };
+  bill_service: { bill_id: string; service: string; billed: Numeric; effective: Numeric };
   bill_seen: { bill_id: string; revision: number; day: string; effective: Numeric };
   bill_design: { workspace_id: string; provider: string; account: string; design_id: string };
 }

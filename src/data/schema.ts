@@ -21,9 +21,10 @@ import type {
 } from '@/operations';
 
 import type { BillTables } from './schema-bills';
+import type { WatchTables } from './schema-watches';
 import type { Numeric, Timestamp } from './column-types';
 
-export interface Database extends BillTables {
+export interface Database extends BillTables, WatchTables {
   installation: { id: string };
   workspace: { id: string; name: string; demo_loaded_at: Timestamp | null; created_at: Generated<Timestamp> };
   price_book: {

@@ -2,6 +2,7 @@ import { sql } from 'kysely';
 import type { Kysely } from 'kysely';
 import { afterEach, describe, expect, it } from 'vitest';
 import { billContract } from '@tests/support/bill-contract';
+import { watchContract } from '@tests/support/watch-contract';
 import { bookContract } from '@tests/support/book-contract';
 import { offerSearchContract } from '@tests/support/offer-search-contract';
 import { smallBookFile } from '@tests/support/books';
@@ -45,6 +46,7 @@ jobContract('in PostgreSQL', freshStores);
 studyContract('in PostgreSQL', freshStores);
 reviewContract('in PostgreSQL', freshStores);
 billContract('in PostgreSQL', freshStores);
+watchContract('in PostgreSQL', freshStores);
 
 describe('the database itself', () => {
   it('can be migrated again without harm', async () => {

@@ -61,7 +61,13 @@ export async function loadDemo(context: Context, write: SheetWriter, tell: TellR
     await context.designs.create(workspace, id, design, at);
     await refreshTotals(context, id);
   }
-  await loadBills(context, demoDesignId(DEMO_DESIGNS.indexOf(LIVE_MAP_DESIGN)));
+  await loadDemoBills(context);
+}
+
+/** Also into a demo that was loaded by a version that had no bills or watches yet. */
+export async function loadDemoBills(context: Context): Promise<void> {
+  const design = demoDesignId(DEMO_DESIGNS.indexOf(LIVE_MAP_DESIGN));
+  if (await context.designs.find(context.actor.workspace, design)) await loadBills(context, design);
 }
 
 /** Made from the fleet as anyone's is, and then told what only the house knows. */

@@ -20,7 +20,7 @@ export async function writeBill(form: BillForm, view: BillView, at: Date): Promi
 
 async function bytesOf(form: BillForm, view: BillView, at: Date): Promise<Uint8Array> {
   const text = (written: string): Uint8Array => new TextEncoder().encode(written);
-  const told = { head: view.bill, title: view.design?.title ?? null, ...view };
+  const told = { head: view.bill, title: view.design?.title ?? null, notes: view.bill.notes, ...view };
   switch (form) {
     case 'json':
       return text(`${JSON.stringify(view, null, 2)}\n`);

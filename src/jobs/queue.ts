@@ -10,11 +10,14 @@ import { type DoJob, MOST_TRIES, SILENT_SECONDS, workOff } from './worker';
 const FILES = 'files';
 const TOTALS = 'totals';
 const REVIEWS = 'reviews';
+const WATCHES = 'watches';
 /** Seconds until another process looks, and until totals are worked out after an edit. */
 const LOOK = 2;
 const QUIET = 2;
 /** Milliseconds between two looks for what was broken off; hours and number of results that are kept. */
 const SWEEP = 5000;
+/** Rounds of sweeping between two looks at what is due by the clock: a minute. */
+const BY_THE_CLOCK = 12;
 const KEPT_HOURS = 24;
 const KEPT_FILES = 300;
 
@@ -24,6 +27,10 @@ export interface QueueWork {
   readonly totals: (workspace: string, design: string) => Promise<void>;
   /** Works out what lists show of a change review. */
   readonly review: (workspace: string, review: string) => Promise<void>;
+  /** Looks at the watches of a workspace, and sends what is due. */
+  readonly watch: (workspace: string) => Promise<void>;
+  /** Every minute: messages that are due again, and what only a new day changes. */
+  readonly byTheClock: () => Promise<void>;
   readonly failed: (error: unknown) => void;
 }
 
@@ -89,6 +96,11 @@ export class BossQueue implements JobQueue {
     );
   }
 
+  async watchSoon(workspace: string): Promise<void> {
+    await this.start();
+    await this.boss.send(WATCHES, { workspace }, { singletonKey: workspace, retryLimit: 2, retryDelay: 2 });
+  }
+
   async stop(): Promise<void> {
     clearInterval(this.sweeping);
     if (this.started) await this.boss.stop({ graceful: false, wait: true });
@@ -100,6 +112,7 @@ export class BossQueue implements JobQueue {
     // One that waits for each design, however often it is edited meanwhile.
     await this.boss.createQueue(TOTALS, { name: TOTALS, policy: 'short' });
     await this.boss.createQueue(REVIEWS, { name: REVIEWS, policy: 'short' });
+    await this.boss.createQueue(WATCHES, { name: WATCHES, policy: 'short' });
     const looking = { pollingIntervalSeconds: LOOK, batchSize: 1 };
     this.worker = await this.boss.work<{ id: string }>(FILES, looking, async (found) => {
       for (const { data } of found) await workOff(this.jobs, data.id, this.work.file, this.work.failed);
@@ -110,10 +123,14 @@ export class BossQueue implements JobQueue {
     await this.boss.work<ReviewOf>(REVIEWS, looking, async (found) => {
       for (const { data } of found) await this.work.review(data.workspace, data.review);
     });
+    await this.boss.work<{ workspace: string }>(WATCHES, looking, async (found) => {
+      for (const { data } of found) await this.work.watch(data.workspace);
+    });
     let rounds = 0;
     this.sweeping = setInterval(() => {
       rounds += 1;
       this.sweep(rounds % 720 === 1).catch(this.work.failed);
+      if (rounds % BY_THE_CLOCK === 1) this.work.byTheClock().catch(this.work.failed);
     }, SWEEP);
     this.sweeping.unref();
   }

@@ -40,6 +40,8 @@ export interface BillListing extends BillHead {
 
 export interface StoredBill extends BillListing {
   readonly conformance: Conformance;
+  /** What explains a difference, by the line's key. */
+  readonly notes: Readonly<Record<string, string>>;
 }
 
 export interface ImportedBill extends BillHead {
@@ -59,6 +61,16 @@ export interface GroupDay {
   /** Place of the group. */
   readonly group: number;
   readonly day: string;
+  readonly billed: string;
+  readonly effective: string;
+  /** By the shares that were asked; null: nothing of it has a quantity. */
+  readonly quantity: string | null;
+}
+
+/** What a service came to in a bill. */
+export interface ServiceSum {
+  readonly bill: string;
+  readonly service: string;
   readonly billed: string;
   readonly effective: string;
 }
@@ -81,6 +93,8 @@ export interface BillStore {
   things(workspace: string, id: string): Promise<BillThing[]>;
   /** By group and day; days of every group in their order. */
   days(workspace: string, id: string, groups: readonly DayGroup[]): Promise<GroupDay[]>;
+  /** By bill and service; of those that are not of the workspace, nothing. */
+  services(workspace: string, ids: readonly string[]): Promise<ServiceSum[]>;
   /** What each file of it had of each day of use. */
   seen(workspace: string, id: string): Promise<SeenDay[]>;
   /** In the order of the file. */
@@ -101,6 +115,8 @@ export interface BillStore {
   remove(workspace: string, id: string): Promise<boolean>;
   /** Null opens it again. False: there is no such bill. */
   close(workspace: string, id: string, closing: BillClosing | null): Promise<boolean>;
+  /** An empty text takes the note away. False: there is no such bill, or it is closed. */
+  note(workspace: string, id: string, line: string, text: string): Promise<boolean>;
   designOf(workspace: string, bill: Pick<BillHead, 'provider' | 'account'>): Promise<string | null>;
   /** Null takes it away. */
   linkDesign(

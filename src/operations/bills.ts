@@ -1,44 +1,10 @@
-/** Bills brought in, listed, opened, linked to a design, closed and deleted. Needs P1, P2, P8. */
-import { type BillRead, readBill } from '@/formats/focus';
+/** Bills listed, opened, linked to a design, closed and deleted. Needs P1, P2, P8. */
 import { invalid, notFound } from './app-error';
 import { allow } from './may';
-import type { BillListing, BillRowShown, Context, ImportedBill, StoredBill } from './ports';
-import { timely } from './timely';
-import { trackedImport, type Upload } from './tracked-import';
+import type { BillListing, BillRowShown, Context, StoredBill } from './ports';
 
 const MOST_ROWS_SHOWN = 500;
 const LONGEST_NOTE = 4000;
-
-/** The bills of a file, whole or not at all; each replaces the one of the same provider, account, period and currency. */
-export async function importBill(
-  context: Context,
-  upload: Upload,
-): Promise<{ readonly bills: readonly ImportedBill[]; readonly conformance: BillRead['conformance'] }> {
-  allow(context.actor, 'importBill');
-  const { bills, actor, now, newId } = context;
-  return trackedImport(context, upload, {
-    work: async (between) => {
-      let read: BillRead | undefined;
-      const file = { name: upload.fileName, at: now(), newId };
-      const taken = await bills.take(actor.workspace, file, async (sink) => {
-        read = await readBill(timely(upload.source), sink, {
-          between: ({ bytes, rows }) => between(bytes, rows),
-        });
-        if (read.faults.length > 0) throw refusal(read);
-        await between(upload.bytesTotal ?? 0, read.rows, true);
-        return read;
-      });
-      return { bills: taken, conformance: read!.conformance };
-    },
-    outcome: (done) => ({ bills: done.bills }),
-  });
-}
-
-function refusal({ faults, more }: BillRead) {
-  const count = faults.length + more;
-  const message = `The bill has ${count} ${count === 1 ? 'fault' : 'faults'}. Nothing was imported.`;
-  return invalid(message, faults, more);
-}
 
 export function listBills(context: Context): Promise<BillListing[]> {
   allow(context.actor, 'listBills');
@@ -52,15 +18,22 @@ export async function openBill(context: Context, id: string): Promise<StoredBill
   return found;
 }
 
-/** The rows of the file that some of its things are made of, in their order. */
+export interface BillRows {
+  readonly rows: readonly BillRowShown[];
+  readonly hasMore: boolean;
+}
+
+/** The rows of the file that some of its things are made of, in their order, so many at a time. */
 export async function readBillRows(
   context: Context,
   id: string,
   of: { readonly things: readonly number[]; readonly after: number },
-): Promise<BillRowShown[]> {
+): Promise<BillRows> {
   allow(context.actor, 'readBillRows');
   await openBill(context, id);
-  return context.bills.rows(context.actor.workspace, id, { ...of, limit: MOST_ROWS_SHOWN });
+  const limit = MOST_ROWS_SHOWN + 1;
+  const rows = await context.bills.rows(context.actor.workspace, id, { ...of, limit });
+  return { rows: rows.slice(0, MOST_ROWS_SHOWN), hasMore: rows.length === limit };
 }
 
 export async function deleteBill(context: Context, id: string): Promise<void> {
@@ -91,4 +64,16 @@ export async function closePeriod(context: Context, id: string, note: string): P
 export async function reopenPeriod(context: Context, id: string): Promise<void> {
   allow(context.actor, 'reopenPeriod');
   if (!(await context.bills.close(context.actor.workspace, id, null))) throw notFound('bill');
+}
+
+const LONGEST_LINE_NOTE = 1000;
+
+/** What explains the difference of a line; an empty text takes it away. A closed period keeps what it has. */
+export async function noteBillLine(context: Context, id: string, line: string, text: string): Promise<void> {
+  allow(context.actor, 'noteBillLine');
+  if (text.length > LONGEST_LINE_NOTE || line.length > 500)
+    throw invalid(`A note has at most ${LONGEST_LINE_NOTE} characters.`);
+  const bill = await openBill(context, id);
+  if (bill.closing) throw invalid('This period is closed. Open it again before its notes are changed.');
+  await context.bills.note(context.actor.workspace, id, line, text.trim());
 }

@@ -1,6 +1,6 @@
 /** The billing feed: what it delivers is imported as any file is. */
 import { AppError, invalid } from './app-error';
-import { importBill } from './bills';
+import { importBill } from './import-bill';
 import type { BillingFeed, FeedState } from './feed-ports';
 import { allow } from './may';
 import type { Context, ImportedBill } from './ports';

@@ -136,4 +136,6 @@ export interface JobQueue {
   totalsSoon(workspace: string, design: string): Promise<void>;
   /** What lists show of a change review. */
   reviewSoon(workspace: string, review: string): Promise<void>;
+  /** Watches of a workspace are looked at, and what is due is sent. */
+  watchSoon(workspace: string): Promise<void>;
 }

@@ -12,6 +12,7 @@ interface Kept {
   things: readonly BillThing[];
   rows: readonly SunkRow[];
   seen: readonly SeenDay[];
+  notes: Readonly<Record<string, string>>;
 }
 
 interface Sunk {
@@ -33,7 +34,7 @@ export function memoryBillStore(): BillStore {
         .sort((a, b) => (a.from === b.from ? (keyOf(a) < keyOf(b) ? -1 : 1) : a.from < b.from ? 1 : -1)),
     find: async (workspace, id) => {
       const found = find(workspace, id);
-      return found ? { ...found.listing, conformance: found.conformance } : null;
+      return found ? { ...found.listing, conformance: found.conformance, notes: found.notes } : null;
     },
     things: async (workspace, id) => [...(find(workspace, id)?.things ?? [])],
     days: async (workspace, id, groups) => {
@@ -45,9 +46,30 @@ export function memoryBillStore(): BillStore {
           const here = own.filter((row) => row.day === day);
           const sum = (of: 'billed' | 'effective'): string =>
             addAll(here.map((row) => decimal(row[of]).times(shares.get(row.thing)!))).toFixed();
-          return { group, day, billed: sum('billed'), effective: sum('effective') };
+          const quantities = here.flatMap(({ quantity, thing }) =>
+            quantity === null ? [] : [decimal(quantity).times(shares.get(thing)!)],
+          );
+          const quantity = quantities.length === 0 ? null : addAll(quantities).toFixed();
+          return { group, day, billed: sum('billed'), effective: sum('effective'), quantity };
         });
       });
+    },
+    services: async (workspace, ids) =>
+      [...ids].sort().flatMap((bill) => {
+        const things = find(workspace, bill)?.things ?? [];
+        return [...new Set(things.map(({ service }) => service))].sort().map((service) => {
+          const own = things.filter((each) => each.service === service);
+          const sum = (of: 'billed' | 'effective'): string =>
+            addAll(own.map((each) => decimal(each[of]))).toFixed();
+          return { bill, service, billed: sum('billed'), effective: sum('effective') };
+        });
+      }),
+    note: async (workspace, id, line, text) => {
+      const found = find(workspace, id);
+      if (!found || found.listing.closing) return false;
+      const { [line]: _, ...others } = found.notes;
+      found.notes = text ? { ...others, [line]: text } : others;
+      return true;
     },
     seen: async (workspace, id) => [...(find(workspace, id)?.seen ?? [])],
     rows: async (workspace, id, { things, after, limit }) =>
@@ -104,7 +126,10 @@ export function memoryBillStore(): BillStore {
         }));
         kept = [
           ...kept.filter((each) => each !== before),
-          { workspace, listing, conformance, things, rows, seen: [...(before?.seen ?? []), ...seen] },
+          {
+            ...{ workspace, listing, conformance, things, rows, notes: before?.notes ?? {} },
+            seen: [...(before?.seen ?? []), ...seen],
+          },
         ];
         return {
           ...head,

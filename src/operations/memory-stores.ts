@@ -1,5 +1,6 @@
 /** The in-memory twins of the stores: for tests of operations, and for the command line without a database. */
 import { memoryBillStore } from './memory-bills';
+import { memoryWatchStore } from './memory-watches';
 import { allComponents } from '@/core/design';
 import type {
   DesignChange,
@@ -59,6 +60,7 @@ export function memoryStores(): Stores {
     repositoryLinks: memoryRepositoryLinkStore(),
     standIn: memoryStandInStore(),
     bills: memoryBillStore(),
+    watches: memoryWatchStore(),
   };
 }
 

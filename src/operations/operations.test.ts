@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { smallBookFile } from '@tests/support/books';
 import { billContract } from '@tests/support/bill-contract';
+import { watchContract } from '@tests/support/watch-contract';
 import { bookContract } from '@tests/support/book-contract';
 import { designOf, serverOf } from '@tests/support/designs';
 import { fleetContract } from '@tests/support/fleet-contract';
@@ -42,6 +43,7 @@ studyContract('in memory', async () => stores());
 jobContract('in memory', async () => stores());
 reviewContract('in memory', async () => stores());
 billContract('in memory', async () => stores());
+watchContract('in memory', async () => stores());
 
 describe('roles', () => {
   it('a viewer reads and changes nothing', async () => {

@@ -18,6 +18,7 @@ import type {
   TokenStore,
 } from './review-ports';
 import type { StudyStore } from './study-ports';
+import type { Mailer, WatchStore, WebCall } from './watch-ports';
 
 export type * from './bill-ports';
 export type * from './book-ports';
@@ -29,6 +30,7 @@ export type * from './library-ports';
 export type * from './link-ports';
 export type * from './review-ports';
 export type * from './study-ports';
+export type * from './watch-ports';
 
 export interface Totals {
   /** Printed likely amount for a month. */
@@ -152,6 +154,7 @@ export interface Stores {
   readonly repositoryLinks: RepositoryLinkStore;
   readonly standIn: StandInStore;
   readonly bills: BillStore;
+  readonly watches: WatchStore;
 }
 
 export interface Context extends Stores {
@@ -164,6 +167,10 @@ export interface Context extends Stores {
   readonly sumUp?: (workspace: string, review: string) => Promise<ReviewSummary | null>;
   readonly forge?: CodeForge;
   readonly feed?: BillingFeed;
+  readonly mailer?: Mailer;
+  readonly webCall?: WebCall;
+  /** Hosts beyond loopback that may be called, with their port where it is not the usual one. */
+  readonly mayBeCalled?: readonly string[];
   readonly runCommand?: RunCommand;
   /** Resource maps that ship, by name. */
   readonly shippedMaps?: Readonly<Record<string, string>>;

@@ -108,7 +108,8 @@ export interface TeamFile {
 }
 
 /** `limits`: one file for all reviews. `map`: as many as the team has, by name. `bill-rules`: for a design, by its id. */
-export type TeamFileKind = 'limits' | 'map' | 'bill-rules';
+export const TEAM_FILE_KINDS = ['limits', 'map', 'bill-rules', 'price-list'] as const;
+export type TeamFileKind = (typeof TEAM_FILE_KINDS)[number];
 
 export interface TeamFileStore {
   /** The newest revision of each. */

@@ -1,6 +1,7 @@
 /** Files that belong to the team as a whole, with their revisions: its limits, and its own resource maps. */
 import { readBillRules } from '@/formats/bill-rules';
 import type { Checked } from '@/formats/faults';
+import { readPriceListMap } from '@/formats/price-list/map-schema';
 import { readLimits } from '@/formats/review/limits-schema';
 import { readResourceMap } from '@/formats/review/map-schema';
 import { AppError, invalid } from './app-error';
@@ -14,10 +15,16 @@ const READERS: Readonly<Record<TeamFileKind, (text: string) => Checked<unknown>>
   limits: readLimits,
   map: readResourceMap,
   'bill-rules': readBillRules,
+  'price-list': readPriceListMap,
 };
 
 /** Of each kind; rules of bills go by design. */
-const MOST_FILES: Readonly<Record<TeamFileKind, number>> = { limits: 1, map: 50, 'bill-rules': 2000 };
+const MOST_FILES: Readonly<Record<TeamFileKind, number>> = {
+  limits: 1,
+  map: 50,
+  'bill-rules': 2000,
+  'price-list': 100,
+};
 const NAME = /^[\p{L}\p{N}][\p{L}\p{N} ._-]{0,79}$/u;
 
 /** Null: the team has none. An empty file is none. */

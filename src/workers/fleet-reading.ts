@@ -2,7 +2,7 @@
 import { isSame } from '@/core/design';
 import type { Machine } from '@/core/fleet';
 import type { RejectedRow } from '@/formats/fleet/fleet-builder';
-import type { InventoryFile } from '@/formats/fleet/inventory-file';
+import { readableFile } from './readable-file';
 import { machineLines, tidyMachine } from '@/formats/fleet/machine-schema';
 import { lookAtInventory, type Mapping, type LookedAt, readInventory } from '@/formats/fleet/read-inventory';
 import type { FleetAnswers, PlainMapping, ReadSummary } from './fleet-protocol';
@@ -25,7 +25,7 @@ export class FleetReading {
   constructor(private readonly fetchJson: FetchFleet) {}
 
   look(files: readonly File[], mapping: PlainMapping): Promise<LookedAt[]> {
-    return lookAtInventory(files.map(inventoryFile), mappingOf(mapping));
+    return lookAtInventory(files.map(readableFile), mappingOf(mapping));
   }
 
   async read(
@@ -36,7 +36,7 @@ export class FleetReading {
     work: LongWork,
   ): Promise<ReadSummary> {
     const all = files.reduce((sum, { size }) => sum + size, 0);
-    const read = await readInventory(title, files.map(inventoryFile), mappingOf(mapping), async (told) => {
+    const read = await readInventory(title, files.map(readableFile), mappingOf(mapping), async (told) => {
       const rejected = told.rejected > 0 ? `, ${told.rejected} rows left out` : '';
       work.told(Math.min(told.bytes, all), all, `${told.machines} machines${rejected}`);
       await pause(work);
@@ -95,21 +95,6 @@ export class FleetReading {
     );
     return `\ufeff${['Table,Row,Column,Reason', ...rows].join('\r\n')}\r\n`;
   }
-}
-
-function inventoryFile(file: File): InventoryFile {
-  return {
-    name: file.name,
-    size: file.size,
-    async *bytes() {
-      const reader = file.stream().getReader();
-      for (;;) {
-        const { done, value } = await reader.read();
-        if (done) return;
-        yield value;
-      }
-    },
-  };
 }
 
 function mappingOf({ chosen, units, roles, repeated }: PlainMapping): Mapping {

@@ -33,6 +33,8 @@ function queueOn(db: Kysely<Database>, file?: DoJob): BossQueue {
   const outside = testContext(repositories(db));
   const made = new BossQueue(urlOf(db), outside.jobs, {
     file: file ?? (({ what, given }, { tell }) => inlineDesk(outside).ask(what, given as never, { tell })),
+    watch: async () => undefined,
+    byTheClock: async () => undefined,
     review: async () => undefined,
     totals: (workspace, design) =>
       refreshTotals({ ...outside, actor: { ...outside.actor, workspace } }, design),

@@ -196,13 +196,16 @@ export function billContract(name: string, make: () => Promise<Stores>): void {
       const { id } = await bring();
       const things = await context.bills.things(context.actor.workspace, id);
       const outs = things.filter(({ sku }) => sku === 'OUT').map(({ at }) => at);
-      const rows = await readBillRows(context, id, { things: outs, after: 0 });
+      const { rows, hasMore } = await readBillRows(context, id, { things: outs, after: 0 });
+      expect(hasMore).toBe(false);
       expect(rows.map(({ line, day }) => [line, day]).slice(0, 2)).toEqual([
         [3, '2026-11-01'],
         [6, '2026-11-02'],
       ]);
-      expect(await readBillRows(context, id, { things: outs, after: rows[8]!.line })).toHaveLength(1);
-      expect(await readBillRows(context, id, { things: [], after: 0 })).toEqual([]);
+      const last = await readBillRows(context, id, { things: outs, after: rows[8]!.line });
+      expect(last.rows).toHaveLength(1);
+      const none = await readBillRows(context, id, { things: [], after: 0 });
+      expect(none).toEqual({ rows: [], hasMore: false });
     });
 
     it('take rules that are tried before they are kept, and drafted from what both say alike', async () => {

@@ -36,6 +36,7 @@ function queueFor(stores: Stores): JobQueue {
           inlineDesk(wiring.outsideContext()).ask(what, given as never, { tell }),
         () => undefined,
       ),
+    watchSoon: async () => undefined,
     reviewSoon: async () => undefined,
     totalsSoon: async (_, design) => void wired.soon.push(design),
   };

@@ -88,7 +88,9 @@ describe('a bill', () => {
     });
     expect((await call(groupsRoute, 'GET', { id: bill }, { query: '?by=colour' })).status).toBe(422);
     const rows = await call(rowsRoute, 'GET', { id: bill }, { query: '?things=1&after=5' });
-    expect(rows.json<{ line: number }[]>().map(({ line }) => line)).toEqual([7, 9, 11, 13]);
+    const read = rows.json<{ rows: { line: number }[]; hasMore: boolean }>();
+    expect(read.rows.map(({ line }) => line)).toEqual([7, 9, 11, 13]);
+    expect(read.hasMore).toBe(false);
     for (const query of ['?things=x', '?things=1&after=-1', '?things=1e9'])
       expect((await call(rowsRoute, 'GET', { id: bill }, { query })).status).toBe(422);
   });

@@ -2,7 +2,10 @@
 import 'server-only';
 import { cache } from 'react';
 import { context } from '@/app/wiring';
+import type { CostBasis } from '@/core/bills';
 import { viewBill } from '@/operations';
 import { orNotFound } from './or-not-found';
 
-export const openedBill = cache((id: string) => orNotFound(viewBill(context(), id)));
+export const openedBill = cache((id: string, basis: CostBasis = 'effective') =>
+  orNotFound(viewBill(context(), id, basis)),
+);

@@ -65,6 +65,16 @@ function overPeriod(design: Design, period: BillPeriod): { design: Design; share
   return { design, share: decimal(days).times(24).dividedBy(hours) };
 }
 
+/**
+ * Of what a month has, so much is a period's: all for a calendar month, else by its hours.
+ *
+ * @example
+ * monthsOfPeriod(design, { from: '2026-11-01', to: '2026-12-01' }).toString(); // => '1'
+ */
+export function monthsOfPeriod(design: Design, period: BillPeriod): Decimal {
+  return overPeriod(design, period).share;
+}
+
 /** One unit of the book's money in that of the bill; null: nobody said. */
 function rateInto({ book, exchange }: PricedComponent, ofDesign: string, currency: string): Decimal | null {
   if ((book?.currency ?? ofDesign) === currency) return ONE;

@@ -13,3 +13,7 @@ export * from './relations';
 export * from './expected-rows';
 export * from './completeness';
 export * from './group-things';
+export * from './allowances';
+export * from './commitments';
+export * from './back-test';
+export * from './paid-rates';

@@ -44,6 +44,8 @@ export interface Projection {
   readonly days: readonly ProjectedDay[];
   /** Of so many days it is worked out. */
   readonly from: number;
+  /** What an ordinary day costs now: of the newest days, without fees. */
+  readonly pace: string;
 }
 
 const WEEK = 7;
@@ -51,6 +53,8 @@ const WEEK = 7;
 const LEVEL_DAYS = 28;
 /** Of each weekday, so that one odd day is no pattern. */
 const LEAST_OF_WEEKDAY = 2;
+/** Days that say how high a day is now: one is an accident. */
+const PACE_DAYS = 3;
 /** One of ten of a normal distribution lies beyond so many deviations. */
 const ONE_OF_TEN = decimal('1.2815515655446004');
 const DIGITS = 18;
@@ -73,6 +77,8 @@ export function projectClose(asked: ProjectionAsked): Projection | null {
   const recent = days.slice(-LEVEL_DAYS);
   const levels = recent.map(({ day, cost }) => over(cost, pattern[weekdayOf(day)]!));
   const level = levels.length === 0 ? ZERO : over(addAll(levels), decimal(levels.length));
+  const newest = levels.slice(-PACE_DAYS);
+  const pace = newest.length === 0 ? ZERO : over(addAll(newest), decimal(newest.length));
   const ahead = Array.from({ length }, (_, at) => dayAfter(from, at)).filter((day) => day > last);
   const costs = new Map(byDay(asked.days).map(({ day, cost }) => [day, cost]));
   // What is still to come of days that are known comes on the next.
@@ -109,6 +115,7 @@ export function projectClose(asked: ProjectionAsked): Projection | null {
     high: text(soFar.plus(wide)),
     days: shown,
     from: recent.length,
+    pace: text(pace),
   };
 }
 

@@ -118,8 +118,14 @@ function testOf(when: RuleWhen): Test {
   return tests.length === 0 ? () => false : (thing) => tests.every((fits) => fits(thing));
 }
 
-/** Walked, not backtracked: a hostile pattern takes no longer than a friendly one. */
-function patternTest(pattern: string): (text: string) => boolean {
+/**
+ * Whether a text fits a pattern, whatever its capitals; `*` stands for anything. Walked, not backtracked: a hostile pattern
+ * takes no longer than a friendly one.
+ *
+ * @example
+ * patternTest('VM-*-large')('vm-4-large'); // => true
+ */
+export function patternTest(pattern: string): (text: string) => boolean {
   const [first, ...parts] = pattern.toLowerCase().split('*');
   const last = parts.pop();
   if (last === undefined) return (text) => text.toLowerCase() === first;

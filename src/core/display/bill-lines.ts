@@ -99,7 +99,9 @@ export function billLines(laid: LaidBill, closes: Readonly<Record<string, Projec
       const key = `${id}/${component.id}`;
       const head = { level: 'component', part, id: component.id, parent: id, name: component.name } as const;
       lines.push(line(key, head, component, closes[component.id] ?? null));
-      for (const meter of component.meters)
+      for (const meter of component.meters) {
+        // What is bought ahead has no effective cost, and no quantity: nothing would stand in its row.
+        if (isNothing(meter)) continue;
         lines.push({
           ...line(
             `${key}/${meter.meter}`,
@@ -110,6 +112,7 @@ export function billLines(laid: LaidBill, closes: Readonly<Record<string, Projec
           ...quantitiesOf(meter),
           things: meter.things,
         });
+      }
     }
   }
   const difference = decimal(totals.billed).minus(totals.soFar).toString();
@@ -139,3 +142,9 @@ function moneyOf(meter: LaidMeter, column: Column): Decimal {
   if (column !== 'billed') return decimal(meter[column]?.cost ?? '0');
   return addAll([decimal(meter.billed?.cost ?? '0'), decimal(meter.corrections)]);
 }
+
+const isNothing = ({ expected, soFar, billed, corrections }: LaidMeter): boolean =>
+  expected === null &&
+  soFar === null &&
+  decimal(corrections).isZero() &&
+  (billed === null || (billed.quantity === null && decimal(billed.cost).isZero()));

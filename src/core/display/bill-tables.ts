@@ -1,10 +1,11 @@
 /** A bill against its design as flat tables, for files, paper and the command line. Needs P1, P8. */
 import { decimal } from '../base';
-import type { BillHead, LaidBill, Projection, Variance } from '../bills';
+import type { AllowanceUse, BillHead, CommitmentUse, LaidBill, Projection, Variance } from '../bills';
 import { writeMoney, writeNumber } from './amount';
 import { billLines, type BillLine } from './bill-lines';
 import { closeSentence, largestSentence, printedParts, varianceSentence } from './bill-words';
 import type { FleetReport } from './fleet-report';
+import { allowanceSentence, commitmentSentence } from './use-words';
 import type { FlatRow, FlatTable } from './flat-table';
 
 export interface ToldBill {
@@ -14,6 +15,10 @@ export interface ToldBill {
   readonly laid: LaidBill;
   readonly close: Projection | null;
   readonly closes: Readonly<Record<string, Projection>>;
+  /** What explains a difference, by the line's key. */
+  readonly notes?: Readonly<Record<string, string>>;
+  readonly allowances?: readonly AllowanceUse[];
+  readonly commitments?: readonly CommitmentUse[];
 }
 
 /**
@@ -23,7 +28,8 @@ export interface ToldBill {
  * const laid = layBill({ design, expected, taken: [], period, newest: '2026-11-15', basis: 'effective', completeness: [] });
  * billTable({ head: { ...period, provider: 'Norvane', account: 'x', currency: 'USD' }, title: 'Web', laid, close: null, closes: {} }).rows.at(-1).cells; // => ['Whole bill', '', '', { money: '72' }, { money: '0' }, { money: '-72' }, '', { money: '144' }]
  */
-export function billTable({ head, title, laid, close, closes }: ToldBill): FlatTable {
+export function billTable(told: ToldBill): FlatTable {
+  const { head, title, laid, close, closes } = told;
   const { lines, total } = billLines(laid, closes);
   const { currency } = head;
   return {
@@ -55,6 +61,7 @@ export function billTable({ head, title, laid, close, closes }: ToldBill): FlatT
       },
     ],
     notes: [
+      ...notesOf(told, lines),
       ...(close ? [{ title: 'How it closes', lines: [closeSentence(close, currency)] }] : []),
       {
         title: 'What is compared',
@@ -64,6 +71,28 @@ export function billTable({ head, title, laid, close, closes }: ToldBill): FlatT
       },
     ],
   };
+}
+
+/** Notes on lines, what is included and what is committed; a note outlives its line. */
+function notesOf(
+  { notes = {}, allowances = [], commitments = [], head }: ToldBill,
+  lines: readonly BillLine[],
+): FlatTable['notes'] {
+  const names = new Map(lines.map(({ key, name }) => [key, name]));
+  const order = [...new Set([...lines.map(({ key }) => key), ...Object.keys(notes)])];
+  const explained = order.flatMap((key) =>
+    notes[key] ? [`${names.get(key) ?? 'A line that is not there any more'}: ${notes[key]}`] : [],
+  );
+  const part = (title: string, told: readonly string[]): FlatTable['notes'] =>
+    told.length > 0 ? [{ title, lines: told }] : [];
+  return [
+    ...part('What explains it', explained),
+    ...part('What is included', allowances.map(allowanceSentence)),
+    ...part(
+      'What is committed',
+      commitments.map((each) => commitmentSentence(each, head.currency)),
+    ),
+  ];
 }
 
 const billTitle = ({ provider, account, from, to }: BillHead): string =>

@@ -38,3 +38,8 @@ export * from './bill-tables';
 export * from './bill-words';
 export * from './held-words';
 export * from './limit-words';
+export * from './watch-words';
+export * from './use-words';
+export * from './year-table';
+export * from './group-table';
+export * from './prices-table';

@@ -1,3 +1,4 @@
+export * from './allowances';
 export * from './alone';
 export * from './book-set';
 export * from './calculation';

@@ -8,7 +8,7 @@ import type { BookHead, Rate } from '../books';
 import type { ChargeContext } from '../rates';
 import { type Figure, given, product, quotient, relabel, restated, sum } from '../trace';
 import { unitOf } from '../units';
-import { afterAllowance, type AllowanceTerms, atLeastIfAny, type Included } from '../usage';
+import { afterAllowance, type AllowanceTerms, atLeastIfAny, type Included, includedFigure } from '../usage';
 import { boughtBy, type Claim, inUnit, isPooled, usedBy } from './claim';
 import { grantedTo, grantFigures, type Grants } from './grants';
 
@@ -22,6 +22,8 @@ export interface Left {
   readonly share: Figure | null;
   /** Beyond its use, to fill a minimum of the month: on demand in `quantity`, or committed. */
   readonly missing: Figure | null;
+  /** The whole pool's, each month; null: nothing is. */
+  readonly included: Figure | null;
   /** The whole pool's, where it can be told in one figure; null: the sum of its members. */
   readonly whole: Figure | null;
 }
@@ -66,7 +68,15 @@ export function isBare({ demand: { rate }, book }: Claim, grants: Grants): boole
 
 export function bareLeft({ demand: { use } }: Claim): Left {
   const { quantity } = use;
-  return { own: quantity, total: quantity, quantity, share: null, missing: null, whole: quantity };
+  return {
+    own: quantity,
+    total: quantity,
+    quantity,
+    share: null,
+    missing: null,
+    included: null,
+    whole: quantity,
+  };
 }
 
 /** What is counted together has the same key. */
@@ -148,6 +158,7 @@ interface Whole {
   readonly bought: Decimal;
   readonly left: Figure;
   readonly share: Figure | null;
+  readonly included: Figure | null;
 }
 
 function wholeFor(
@@ -205,7 +216,7 @@ function wholeFor(
           restated('Charged', left, unit),
           restated('All of it', raised, unit),
         ]);
-  return { total: used, missing, bought, left, share };
+  return { total: used, missing, bought, left, share, included: includedFigure(included, unit, allowances) };
 }
 
 /** The part of what is bought that no commitment pays. */
@@ -220,7 +231,7 @@ function onDemandShare(members: readonly Claim[], unit: string, bought: Decimal)
 function memberLeft(claim: Claim, members: number, whole: Whole, plain: boolean): Left {
   const { demand, committed } = claim;
   const { unit } = demand.rate;
-  const { total, share } = whole;
+  const { total, share, included } = whole;
   const own = usedBy(claim);
   const missing =
     whole.missing.isZero() || whole.bought.isZero()
@@ -232,12 +243,12 @@ function memberLeft(claim: Claim, members: number, whole: Whole, plain: boolean)
           'shared by quantity',
         );
   if (members === 1 && !committed?.running) {
-    return { own: total, total, quantity: whole.left, share, missing, whole: whole.left };
+    return { own: total, total, quantity: whole.left, share, missing, included, whole: whole.left };
   }
   const filled =
     missing && !committed?.running ? sum('With what the minimum adds', unit, [own, missing]) : own;
   const quantity = share ? product('Left after the allowance', unit, [filled, share]) : filled;
-  return { own, total, quantity, share, missing, whole: plain ? whole.left : null };
+  return { own, total, quantity, share, missing, included, whole: plain ? whole.left : null };
 }
 
 /** A member's share of an amount that was worked out for the whole pool. */

@@ -52,14 +52,27 @@ export function afterAllowance(quantity: Figure, included: Included, terms: Allo
   if (hasEnded(included, terms) && granted.length === 0) {
     return relabel(quantity, quantity.label, `the allowance of ${amount} ${quantity.unit} has ended`);
   }
-  const own = amount === null || hasEnded(included, terms) ? [] : [ownShare(amount, quantity.unit, terms)];
-  const sources = [...own, ...granted];
-  const all = sources.length === 1 ? sources[0]! : sum('Included each month', quantity.unit, sources);
+  const all = includedFigure(included, quantity.unit, terms)!;
   const left = difference('Less the allowance', quantity.unit, [quantity, all]);
   return greatest('Charged after the allowance', quantity.unit, [
     left,
     given('Never below', ZERO, quantity.unit),
   ]);
+}
+
+/**
+ * What is included each month, this design's share of it and what is granted; null: nothing is, or it does not count.
+ *
+ * @example
+ * includedFigure({ amount: decimal('100') }, 'GB', { counted: true, share: decimal('0.5') })?.value.toString(); // => '50'
+ */
+export function includedFigure(included: Included, unit: string, terms: AllowanceTerms): Figure | null {
+  const { amount, granted = [] } = included;
+  if (!terms.counted) return null;
+  const own = amount === null || hasEnded(included, terms) ? [] : [ownShare(amount, unit, terms)];
+  const sources = [...own, ...granted];
+  if (sources.length <= 1) return sources[0] ?? null;
+  return sum('Included each month', unit, sources);
 }
 
 function ownShare(amount: Decimal, unit: string, terms: AllowanceTerms): Figure {

@@ -10,6 +10,7 @@ import { readCase } from '@/core/usage';
 
 export const LIVE_MAP_ACCOUNT = 'skerrow-live-map';
 const MONEY = 10;
+const PRICE = 15;
 
 export const monthHead = (month: string): BillHead => {
   const [year, number] = month.split('-').map(Number) as [number, number];
@@ -53,6 +54,7 @@ export function liveMapRows({ design, books, month, upTo, isPutRight }: LiveMapA
   const isOver = known.length === all.length;
   const { meters } = expectedBill(design, books, head, 'USD');
   const cost = costAfter(design, books, head);
+  const listed = listedPrices(design, books, head);
   const rows = meters.flatMap((meter) => {
     const component = allComponents(design).find(({ id }) => id === meter.component)!;
     let [sum, paid]: [Decimal, Decimal] = [ZERO, ZERO];
@@ -69,7 +71,7 @@ export function liveMapRows({ design, books, month, upTo, isPutRight }: LiveMapA
       paid = cost(meter, sum);
       const charge = paid.minus(before).toDecimalPlaces(MONEY);
       return unitsOf(component, meter).flatMap((unit) =>
-        rowsOf({ meter, component, day, unit, quantity, charge, month }),
+        rowsOf({ meter, component, day, unit, quantity, charge, listed: listed(meter) }),
       );
     });
   });
@@ -77,6 +79,23 @@ export function liveMapRows({ design, books, month, upTo, isPutRight }: LiveMapA
   return [...rows, ...bought, ...apart(month, known, isOver, isPutRight)].sort((a, b) =>
     a.day < b.day ? -1 : a.day > b.day ? 1 : 0,
   );
+}
+
+/** What a unit costs on demand; null for what is sent out, where it hangs on how much there is. */
+function listedPrices(design: Design, books: BookSet, head: BillHead) {
+  const open = design.sections.map((section) => ({
+    ...section,
+    components: section.components.map((each): Component => ({ ...each, term: 'on-demand' })),
+  }));
+  const { meters } = expectedBill({ ...design, sections: open }, books, head, 'USD');
+  const prices = new Map(
+    meters.flatMap(({ component, meter, cost, quantity }): [string, string][] =>
+      quantity === null || meter === 'transferred'
+        ? []
+        : [[`${component} ${meter}`, decimal(cost).dividedBy(quantity).toDecimalPlaces(PRICE).toString()]],
+    ),
+  );
+  return ({ component, meter }: ExpectedMeter): string | null => prices.get(`${component} ${meter}`) ?? null;
 }
 
 /** What so much of a meter costs in the month, by the price book: its tiers fill up as the month goes. */
@@ -149,7 +168,8 @@ interface DayOf {
   readonly unit: Unit;
   readonly quantity: Decimal;
   readonly charge: Decimal;
-  readonly month: string;
+  /** On demand; null: it hangs on how much there is. */
+  readonly listed: string | null;
 }
 
 const SERVICES: Readonly<Record<string, string>> = {
@@ -160,7 +180,7 @@ const SERVICES: Readonly<Record<string, string>> = {
 /** From here on half of the tile servers sleep at night: what is committed is not used. */
 const HALF_USED = '2026-11-01';
 
-function rowsOf({ meter, component, day, unit, quantity, charge }: DayOf): ChargedRow[] {
+function rowsOf({ meter, component, day, unit, quantity, charge, listed }: DayOf): ChargedRow[] {
   const text = (value: Decimal): string => value.times(unit.share).toDecimalPlaces(MONEY).toString();
   const row: ChargedRow = {
     ...PLAIN,
@@ -170,6 +190,7 @@ function rowsOf({ meter, component, day, unit, quantity, charge }: DayOf): Charg
     tags: component.kind === 'server' ? { team: 'map', component: component.id } : { team: 'map' },
     ...{ list: text(charge), contracted: text(charge), billed: text(charge), effective: text(charge) },
     quantity: text(quantity),
+    ...{ listUnitPrice: listed, contractedUnitPrice: listed },
   };
   if (component.term === 'on-demand') return [row];
   const commitment = `commit-${component.id}`;

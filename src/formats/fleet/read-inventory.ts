@@ -34,7 +34,7 @@ export interface Told {
 }
 
 /** `most`: the beginning of each table is enough. */
-async function* rowsOf(file: InventoryFile, most?: number): AsyncGenerator<RowBatch> {
+export async function* inventoryRows(file: InventoryFile, most?: number): AsyncGenerator<RowBatch> {
   let head: Uint8Array = new Uint8Array();
   for await (const piece of file.bytes()) {
     head = piece;
@@ -123,7 +123,7 @@ export async function readInventory(
 
 async function* named(file: InventoryFile, most?: number): AsyncGenerator<RowBatch> {
   try {
-    yield* rowsOf(file, most);
+    yield* inventoryRows(file, most);
   } catch (error) {
     if (error instanceof InventoryError) throw new InventoryError(`“${file.name}”: ${error.message}`);
     throw error;

@@ -38,7 +38,9 @@ export function BillHeadLine({ bill, design, designs }: BillHeadProps) {
           [base, 'Ledger'],
           [`${base}/days`, 'Days'],
           [`${base}/mapping`, 'Mapping'],
+          [`${base}/use`, 'Included'],
           [`${base}/measured`, 'Measured'],
+          [`${base}/prices`, 'Prices'],
           [`${base}/columns`, 'Columns'],
         ]}
       >

@@ -1,5 +1,6 @@
 /** A bill as a ledger: what was expected so far, what is billed, why it differs, where it closes. */
 'use client';
+import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { billLines, largestSentence, relationSentence, varianceSentence } from '@/core/display';
 import type { GroupedBy } from '@/core/bills';
@@ -26,9 +27,9 @@ const FIRST: readonly (readonly [Shown, string])[] = [
 ];
 
 export function BillScreen({ view }: { readonly view: BillView }) {
-  const { bill, laid, closes, relations } = view;
+  const { bill, laid, closes, relations, tags } = view;
+  const router = useRouter();
   const [by, setBy] = useState<Shown>('design');
-  const [tags, setTags] = useState<readonly string[]>([]);
   const [withMeters, setWithMeters] = useState<'meters' | 'components'>('meters');
   const [cursor, setCursor] = useState<LedgerCursor | null>(null);
   const [marginOpen, setMarginOpen] = useState(true);
@@ -59,6 +60,17 @@ export function BillScreen({ view }: { readonly view: BillView }) {
             value={by}
             options={[...FIRST, ...tags.map((tag): [Shown, string] => [`tag:${tag}`, `tag “${tag}”`])]}
             onChange={setBy}
+          />
+          <Choice
+            label="Money"
+            value={view.basis}
+            options={[
+              ['effective', 'effective: advance payments spread'],
+              ['billed', 'billed: as it is charged'],
+            ]}
+            onChange={(basis) =>
+              router.replace(basis === 'billed' ? `/bills/${bill.id}?money=billed` : `/bills/${bill.id}`)
+            }
           />
           {by === 'design' && (
             <Choice
@@ -96,7 +108,7 @@ export function BillScreen({ view }: { readonly view: BillView }) {
           </Margin>
         </div>
       ) : (
-        <GroupsView bill={bill} by={by} onTags={setTags} />
+        <GroupsView bill={bill} by={by} />
       )}
       <BillTally view={view} total={told.total} />
     </>

@@ -3,14 +3,25 @@
 import type { ReactNode } from 'react';
 import { PlaceHead } from '../frame/place-head';
 
-const VIEWS = [
-  ['/bills', 'Periods'],
-  ['/bills/feed', 'Billing feed'],
-] as const;
+interface BillsHeadProps {
+  /** What watches said and nobody has seen yet. */
+  readonly unseen?: number;
+  readonly children?: ReactNode;
+}
 
-export function BillsHead({ children }: { readonly children?: ReactNode }) {
+export function BillsHead({ unseen = 0, children }: BillsHeadProps) {
   return (
-    <PlaceHead title="Bills" viewsOf="Views of the bills" views={VIEWS}>
+    <PlaceHead
+      title="Bills"
+      viewsOf="Views of the bills"
+      views={[
+        ['/bills', 'Periods'],
+        ['/bills/year', 'Year'],
+        ['/bills/watches', 'Watches'],
+        ['/bills/told', unseen > 0 ? `Said, ${unseen} new` : 'Said'],
+        ['/bills/feed', 'Billing feed'],
+      ]}
+    >
       {children}
     </PlaceHead>
   );

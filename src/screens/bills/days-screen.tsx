@@ -3,13 +3,21 @@
 import { decimal } from '@/core/base';
 import { closeSentence, writeMoney } from '@/core/display';
 import { minorDigits } from '@/core/money';
+import type { BackTested } from '@/core/bills';
 import type { BillView } from '@/operations';
 import { CurveChart } from '@/ui/curve-chart';
 import { Empty } from '@/ui/empty';
+import { BackTestTable } from './back-test-table';
 import { daysDrawing } from './days-drawing';
 import { Difference } from '../reviews/marks';
 
-export function DaysScreen({ view }: { readonly view: BillView }) {
+interface DaysProps {
+  readonly view: BillView;
+  /** What would have been projected of the periods before. */
+  readonly tested: readonly BackTested[];
+}
+
+export function DaysScreen({ view, tested }: DaysProps) {
   const { close, laid, bill } = view;
   const { currency } = laid;
   const drawing = close && daysDrawing(view);
@@ -36,6 +44,7 @@ export function DaysScreen({ view }: { readonly view: BillView }) {
               file={`${bill.provider} ${bill.from}, days`}
             />
           </section>
+          <BackTestTable tested={tested} currency={currency} known={laid.days.known} />
           <table className="mt-4 w-full max-w-[760px] text-sm">
             <thead>
               <tr className="border-b border-ink text-left text-xs text-soft">

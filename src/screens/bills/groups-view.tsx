@@ -3,7 +3,7 @@
 import { useEffect, useState } from 'react';
 import { addAll, decimal } from '@/core/base';
 import type { GroupedBy, ThingGroup } from '@/core/bills';
-import { writeNumber, writeShare } from '@/core/display';
+import { printedGroups, writeNumber, writeShare } from '@/core/display';
 import type { BillGroups, StoredBill } from '@/operations';
 import { Amount } from '@/ui/amount';
 import { Ledger, type LedgerColumn, type LedgerCursor } from '@/ui/ledger';
@@ -14,7 +14,6 @@ import { Working } from '../lib/working';
 interface GroupsViewProps {
   readonly bill: StoredBill;
   readonly by: GroupedBy;
-  readonly onTags: (tags: readonly string[]) => void;
 }
 
 interface Told {
@@ -23,24 +22,20 @@ interface Told {
   readonly trouble: string | null;
 }
 
-export function GroupsView({ bill, by, onTags }: GroupsViewProps) {
+export function GroupsView({ bill, by }: GroupsViewProps) {
   const [told, setTold] = useState<Told | null>(null);
   const [turn, setTurn] = useState(0);
   const [cursor, setCursor] = useState<LedgerCursor | null>(null);
   useEffect(() => {
     let isWanted = true;
     callApi<BillGroups>(`/api/bills/${bill.id}/groups?by=${encodeURIComponent(by)}`).then(
-      ({ groups, tags }) => {
-        if (!isWanted) return;
-        setTold({ by, groups, trouble: null });
-        onTags(tags);
-      },
+      ({ groups }) => isWanted && setTold({ by, groups, trouble: null }),
       (error: Error) => isWanted && setTold({ by, groups: null, trouble: error.message }),
     );
     return () => {
       isWanted = false;
     };
-  }, [bill.id, by, turn, onTags]);
+  }, [bill.id, by, turn]);
   const groups = told?.by === by ? told.groups : null;
   return (
     <div className="flex min-h-0 flex-1">
@@ -48,7 +43,11 @@ export function GroupsView({ bill, by, onTags }: GroupsViewProps) {
         <Ledger
           label="Bill by what its rows say"
           columns={columnsOf(bill.currency, groups)}
-          rows={groups.map((group) => ({ key: `${group.name} `, level: 'flat', data: group }))}
+          rows={printedGroups(groups, bill.currency).map((group) => ({
+            key: `${group.name} `,
+            level: 'flat',
+            data: group,
+          }))}
           cursor={cursor ?? (groups[0] ? { row: `${groups[0].name} `, column: 'name' } : null)}
           onCursor={setCursor}
         />

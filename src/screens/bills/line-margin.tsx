@@ -2,11 +2,12 @@
 'use client';
 import { useState } from 'react';
 import { type BillLine, closeSentence, largestSentence, varianceSentence, writeMoney } from '@/core/display';
-import type { BillRowShown, BillView } from '@/operations';
+import type { BillRows, BillRowShown, BillView } from '@/operations';
 import { Button } from '@/ui/button';
 import { callApi } from '../lib/call-api';
 import { Trouble } from '../lib/trouble';
 import { shortQuantity } from './bill-columns';
+import { LineNote } from './line-note';
 import { StepsTable } from './steps-table';
 
 interface LineMarginProps {
@@ -28,6 +29,7 @@ export function LineMargin({ line, view }: LineMarginProps) {
       {line.close && <p className="mt-2 text-sm">{closeSentence(line.close, currency)}</p>}
       <h3 className="mt-4 border-b border-ink pb-1 text-sm font-semibold">What made the difference?</h3>
       <StepsTable variance={line.variance} soFar={line.soFar} billed={line.billed} currency={currency} />
+      <LineNote view={view} line={line.key} />
       {things.length > 0 && things.length <= MOST_THINGS && (
         <Rows bill={view.bill.id} things={things} currency={currency} />
       )}
@@ -68,11 +70,11 @@ function Rows({ bill, things, currency }: RowsProps) {
     setTrouble(null);
     const after = rows?.at(-1)?.line ?? 0;
     try {
-      const next = await callApi<BillRowShown[]>(
+      const next = await callApi<BillRows>(
         `/api/bills/${bill}/rows?things=${things.join(',')}&after=${after}`,
       );
-      setRows([...(rows ?? []), ...next]);
-      setMore(next.length === 500);
+      setRows([...(rows ?? []), ...next.rows]);
+      setMore(next.hasMore);
     } catch (error) {
       setTrouble(error instanceof Error ? error.message : 'That did not work. Try again.');
     }

@@ -72,6 +72,7 @@ export function BooksLedger({ books }: { readonly books: readonly BookListing[] 
         accept=".json,.csv,.gz,application/json,text/csv"
         onFile={(chosen) => chosen && void startImport(chosen, BOOK_IMPORT)}
       >
+        <Button onClick={() => router.push('/books/price-list')}>From a price list</Button>
         <Button onClick={() => setExchangeOpen(true)}>Exchange rates</Button>
         {importButton}
       </PageHead>

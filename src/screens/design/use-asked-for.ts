@@ -15,14 +15,15 @@ export function useAskedFor(): AskedFor {
   const get = useCallback((name: string) => params.get(name), [params]);
   const set = useCallback(
     (change: Readonly<Record<string, string | null>>) => {
-      const query = new URLSearchParams(params);
+      // As it stands now: two changes may come before the first one is drawn.
+      const query = new URLSearchParams(window.location.search);
       for (const [name, value] of Object.entries(change)) {
         if (value === null) query.delete(name);
         else query.set(name, value);
       }
       window.history.replaceState(null, '', `${path}?${query}`);
     },
-    [path, params],
+    [path],
   );
   return { get, set };
 }

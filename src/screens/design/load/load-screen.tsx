@@ -15,13 +15,12 @@ export function LoadScreen() {
   const { id, state } = useRoom();
   const asked = useSearchParams();
   const address = readLoadAddress(asked, state.design);
-  // The server has nothing to add: the address changes at once, and can be sent to someone.
-  const go = (change: Partial<LoadAddress>): void =>
-    window.history.replaceState(
-      null,
-      '',
-      `/designs/${id}/load${writeLoadAddress({ ...address, ...change })}`,
-    );
+  // The server has nothing to add: the address changes at once, and can be sent to someone. What is changed is the address
+  // as it stands now: two changes may come before the first one is drawn.
+  const go = (change: Partial<LoadAddress>): void => {
+    const now = readLoadAddress(new URLSearchParams(window.location.search), state.design);
+    window.history.replaceState(null, '', `/designs/${id}/load${writeLoadAddress({ ...now, ...change })}`);
+  };
   return (
     <DesignBody margin={<DriversMargin />}>
       <div className="flex min-w-0 flex-1 flex-col">

@@ -1,6 +1,13 @@
 /** GET: the team's limits or maps, the newest of each. PUT: the next revision of one. */
 import { z } from 'zod';
-import { AppError, invalid, listTeamFiles, saveTeamFile, type TeamFileKind } from '@/operations';
+import {
+  AppError,
+  invalid,
+  listTeamFiles,
+  saveTeamFile,
+  TEAM_FILE_KINDS,
+  type TeamFileKind,
+} from '@/operations';
 import { boundedJson, handler } from '../../answer';
 
 const body = z.strictObject({
@@ -10,7 +17,8 @@ const body = z.strictObject({
 });
 
 function kindOf(kind: string | undefined): TeamFileKind {
-  if (kind === 'limits' || kind === 'map' || kind === 'bill-rules') return kind;
+  const found = TEAM_FILE_KINDS.find((each) => each === kind);
+  if (found) return found;
   throw new AppError('not-found', 'There are no such files.');
 }
 

@@ -1,10 +1,10 @@
 /** GET ?name=…: all revisions of a file of the team, the newest first. */
-import { AppError, readTeamFileHistory } from '@/operations';
+import { AppError, readTeamFileHistory, TEAM_FILE_KINDS } from '@/operations';
 import { handler } from '../../../answer';
 
 export const GET = handler(async (request, { kind }, context) => {
-  if (kind !== 'limits' && kind !== 'map' && kind !== 'bill-rules')
-    throw new AppError('not-found', 'There are no such files.');
+  const found = TEAM_FILE_KINDS.find((each) => each === kind);
+  if (!found) throw new AppError('not-found', 'There are no such files.');
   const name = new URL(request.url).searchParams.get('name') ?? '';
-  return Response.json(await readTeamFileHistory(context(), kind, name));
+  return Response.json(await readTeamFileHistory(context(), found, name));
 });

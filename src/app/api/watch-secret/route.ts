@@ -1,0 +1,7 @@
+/** GET: with which calls of watches are signed. */
+import { callSecret } from '@/operations';
+import { handler } from '../answer';
+
+export const GET = handler(async (_request, _params, context) =>
+  Response.json({ secret: await callSecret(context()) }, { headers: { 'cache-control': 'no-store' } }),
+);

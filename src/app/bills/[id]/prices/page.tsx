@@ -1,0 +1,10 @@
+import { context } from '@/app/wiring';
+import { openedBill } from '@/app/lib/open-bill';
+import { holdPrices } from '@/operations';
+import { PricesScreen } from '@/screens/bills/prices-screen';
+
+export default async function Page({ params }: { readonly params: Promise<{ id: string }> }) {
+  const { id } = await params;
+  const { bill } = await openedBill(id);
+  return <PricesScreen bill={bill} held={await holdPrices(context(), id)} />;
+}

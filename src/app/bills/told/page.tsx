@@ -1,0 +1,12 @@
+import type { Metadata } from 'next';
+import { context } from '@/app/wiring';
+import { listAlerts, readMailbox } from '@/operations';
+import { ToldScreen } from '@/screens/watches/told-screen';
+
+export const metadata: Metadata = { title: 'What watches said' };
+
+export default async function ToldPage() {
+  const own = context();
+  const [alerts, mailbox] = await Promise.all([listAlerts(own), readMailbox(own)]);
+  return <ToldScreen alerts={alerts} mailbox={mailbox} />;
+}

@@ -1,0 +1,16 @@
+import type { Metadata } from 'next';
+import { context } from '@/app/wiring';
+import { countUnseenAlerts, listWatches, watchChoices } from '@/operations';
+import { WatchesScreen } from '@/screens/watches/watches-screen';
+
+export const metadata: Metadata = { title: 'Watches' };
+
+export default async function WatchesPage() {
+  const own = context();
+  const [watches, choices, unseen] = await Promise.all([
+    listWatches(own),
+    watchChoices(own),
+    countUnseenAlerts(own),
+  ]);
+  return <WatchesScreen watches={watches} choices={choices} unseen={unseen} />;
+}

@@ -1,0 +1,81 @@
+/** What was paid for a unit beside a price book, as a flat table. Needs B24, Q9. */
+import { addAll, decimal } from '../base';
+import type { HeldRate, RateState } from '../bills';
+import { writeMoney, writeNumber, writePrice } from './amount';
+import type { FlatTable } from './flat-table';
+
+const STATES: Readonly<Record<RateState, string>> = {
+  same: 'the same',
+  'other-price': 'another price',
+  'unknown-sku': 'not in the book',
+  'unknown-region': 'not sold there in the book',
+  'other-unit': 'counted in another unit',
+  'several-meters': 'could be several of its meters',
+  tiers: 'hangs on how much is used',
+  'no-price': 'the bill says no price',
+};
+
+/**
+ * @example
+ * rateStateWords('tiers'); // => 'hangs on how much is used'
+ */
+export const rateStateWords = (state: RateState): string => STATES[state];
+
+interface NamedBook {
+  readonly title: string;
+  readonly revision: number;
+}
+
+/**
+ * @example
+ * pricesSentence([], null, 'USD'); // => 'There is no price book of this provider in USD here.'
+ */
+export function pricesSentence(rates: readonly HeldRate[], book: NamedBook | null, currency: string): string {
+  if (!book) return `There is no price book of this provider in ${currency} here.`;
+  const name = `“${book.title}”, revision ${book.revision}`;
+  const other = rates.filter(({ state }) => state === 'other-price').length;
+  if (other === 0) return `Every list price that can be held against ${name}, is the same.`;
+  const money = addAll(rates.map(({ difference }) => decimal(difference ?? '0')));
+  return `${other} of ${rates.length} rates differ from ${name}: ${writeMoney(money.abs(), currency)} ${currency} ${money.isNegative() ? 'less' : 'more'} in this bill.`;
+}
+
+/**
+ * @example
+ * pricesTable([], { title: 'Small', revision: 3 }, 'USD').answer; // => 'Every list price that can be held against “Small”, revision 3, is the same.'
+ */
+export function pricesTable(rates: readonly HeldRate[], book: NamedBook | null, currency: string): FlatTable {
+  const price = (text: string | null | undefined): string => (text ? writePrice(text, 2) : '');
+  return {
+    title: 'What was paid for a unit',
+    answer: pricesSentence(rates, book, currency),
+    currency,
+    head: [
+      'Offer',
+      'Region',
+      'Meter',
+      'Unit',
+      'Used',
+      'List',
+      'Contracted',
+      'In the book',
+      'So it is',
+      'Makes',
+    ],
+    rows: rates.map(({ paid, state, meter, unit, list, contracted, listed, difference }) => ({
+      level: 'line',
+      cells: [
+        paid.sku,
+        paid.region,
+        meter ?? paid.meter,
+        unit ?? paid.unit,
+        `${writeNumber(paid.quantity, undefined, 2)} ${paid.unit}`,
+        price(list ?? paid.list?.price),
+        price(contracted ?? paid.contracted?.price),
+        price(listed),
+        `${STATES[state]}${paid.list?.isMean ? ', a mean' : ''}`,
+        difference === null ? '' : { money: difference },
+      ],
+    })),
+    notes: [],
+  };
+}

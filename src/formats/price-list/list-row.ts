@@ -1,0 +1,116 @@
+/** One row of a price list: its cells by what they are, numbers and units as the list writes them. */
+import { decimal, type Decimal } from '@/core/base';
+import { billUnit, patternTest } from '@/core/bills';
+import type { RateTerm } from '@/core/terms';
+import { LIST_COLUMNS, type ListColumn, type PriceListMap } from './map-schema';
+
+export type ListCells = Readonly<Partial<Record<ListColumn, string>>>;
+
+/** In which column, and what is wrong with it. */
+export class RowFault extends Error {
+  constructor(
+    readonly column: ListColumn,
+    message: string,
+  ) {
+    super(message);
+  }
+}
+
+/** Where each column stands; null: the headings are not in this row. */
+export function headingPlaces(
+  row: readonly string[],
+  columns: PriceListMap['columns'],
+): Partial<Record<ListColumn, number>> | null {
+  const places: Partial<Record<ListColumn, number>> = {};
+  const titles = row.map(plain);
+  for (const column of LIST_COLUMNS) {
+    const wanted = columns[column];
+    if (wanted === undefined) continue;
+    const at = titles.indexOf(plain(wanted));
+    if (at < 0) return null;
+    places[column] = at;
+  }
+  return places;
+}
+
+export const plain = (text: string): string => text.trim().replace(/\s+/g, ' ').toLowerCase();
+
+type When = PriceListMap['lines'][number]['when'];
+
+/** Patterns are compiled once for a list. */
+export function whenTest(when: When): (cells: ListCells) => boolean {
+  const tests = Object.entries(when).map(
+    ([column, pattern]) => [column as ListColumn, patternTest(pattern!)] as const,
+  );
+  return (cells) => tests.every(([column, fits]) => fits(cells[column] ?? ''));
+}
+
+const AS_NUMBER = /^\d{1,15}(\.\d{1,18})?$/;
+
+/** A plain decimal; signs of money and separators of thousands are left away. Null: the cell is empty. */
+export function numberIn(
+  cells: ListCells,
+  column: ListColumn,
+  decimals: PriceListMap['decimals'],
+): Decimal | null {
+  const text = (cells[column] ?? '').trim();
+  if (text === '') return null;
+  const bare = text.replace(/^[A-Z]{3}\s+|\s+[A-Z]{3}$|[\p{Sc}\s\u00a0\u202f']/gu, '');
+  const point = decimals === 'comma' ? bare.replaceAll('.', '').replace(',', '.') : bare.replaceAll(',', '');
+  // One and a half or fifteen hundred: what could be both is not guessed.
+  if (decimals === undefined && bare.lastIndexOf(',') > bare.lastIndexOf('.'))
+    throw new RowFault(
+      column,
+      `“${text}” may be read in two ways: say “decimals: comma” or “decimals: point”`,
+    );
+  if (!AS_NUMBER.test(point)) throw new RowFault(column, `“${text}” is no price or amount`);
+  return decimal(point);
+}
+
+const DIGITS = 18;
+
+/** Price of one unit of ours. Lots such as 1000 requests are divided where that is exact. */
+export function pricePerUnit(price: Decimal, factor: Decimal): Decimal {
+  const each = price.dividedBy(factor).toDecimalPlaces(DIGITS);
+  if (!each.times(factor).equals(price))
+    throw new RowFault('price', `${price} for ${factor} cannot be stated exactly for one`);
+  return each;
+}
+
+export function unitIn(
+  cells: ListCells,
+  map: PriceListMap,
+  given: string | undefined,
+): { readonly unit: string; readonly factor: Decimal } {
+  const text = (cells.unit ?? '').trim();
+  const words = lookUp(map.units, text) ?? text.replace(/^(per|\/)\s*/i, '');
+  const read = words === '' ? null : billUnit(words);
+  if (given !== undefined) return { unit: given, factor: decimal('1') };
+  if (!read)
+    throw new RowFault('unit', text ? `“${text}” is no unit: name it under “units”` : 'says no unit');
+  return read;
+}
+
+export function termIn(cells: ListCells, map: PriceListMap): RateTerm {
+  const text = (cells.term ?? '').trim();
+  if (text === '') return 'on-demand';
+  const found = lookUp(map.terms, text) ?? (/^on[ -]?demand$/i.test(text) ? 'on-demand' : undefined);
+  if (!found) throw new RowFault('term', `“${text}” is no term: name it under “terms”`);
+  return found;
+}
+
+/** What the list calls it, whatever its capitals and spaces. */
+export function lookUp<T>(by: Readonly<Record<string, T>> | undefined, text: string): T | undefined {
+  if (!by) return undefined;
+  if (Object.hasOwn(by, text)) return by[text];
+  const found = Object.entries(by).find(([each]) => plain(each) === plain(text));
+  return found?.[1];
+}
+
+/** As a code of ours: what is no letter or digit becomes a dash. */
+export const codeOf = (text: string): string =>
+  text
+    .trim()
+    .replace(/[^A-Za-z0-9._-]+/g, '-')
+    .replace(/^[^A-Za-z0-9]+/, '')
+    .slice(0, 80);
