@@ -8,6 +8,7 @@ import { machineLines, machineSchema } from '@/formats/fleet/machine-schema';
 import { fleetPlanSchema } from '@/formats/fleet/plan-schema';
 import { writeBookCsv } from '@/formats/stream';
 import { billRulesSchema } from '@/formats/bill-rules';
+import { priceListMapSchema } from '@/formats/price-list/map-schema';
 import { limitsSchema } from '@/formats/review/limits-schema';
 import { loadProfileSchema } from '@/formats/review/load-schema';
 import { resourceMapSchema } from '@/formats/review/map-schema';
@@ -61,6 +62,7 @@ main(async () => {
   await write('load-profile.schema.json', z.toJSONSchema(loadProfileSchema, { io: 'input' }));
   await write('limits.schema.json', z.toJSONSchema(limitsSchema, { io: 'input' }));
   await write('bill-rules.schema.json', z.toJSONSchema(billRulesSchema, { io: 'input' }));
+  await write('price-list.schema.json', z.toJSONSchema(priceListMapSchema, { io: 'input' }));
   await write('sent-review.schema.json', z.toJSONSchema(sentReviewSchema, { io: 'input' }));
   await write('sent-review.example.json', exampleReview);
   const machines = path.join(FOLDER, 'machines.example.ndjson');

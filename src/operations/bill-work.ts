@@ -68,7 +68,7 @@ export async function workBill(context: Context, id: string, basis: CostBasis): 
   const [projected, allowances, commitments] = await Promise.all([
     projections(context, base),
     allowancesOf(context, base, { design, allowances: found ? allowancesIn(design, books) : [] }),
-    commitmentUses(context, bill, taken),
+    commitmentUses(context, base),
   ]);
   return { ...base, ...projected, found, design, rules: kept, allowances, commitments };
 }
@@ -222,8 +222,7 @@ async function allowancesOf(
 
 async function commitmentUses(
   context: Context,
-  bill: StoredBill,
-  taken: readonly Taken[],
+  { bill, taken, completeness }: Pick<Projected, 'bill' | 'taken' | 'completeness'>,
 ): Promise<CommitmentUse[]> {
   const parts = commitmentsOf([...new Map(taken.map(({ thing }) => [thing.at, thing])).values()]);
   if (parts.length === 0) return [];
@@ -236,7 +235,12 @@ async function commitmentUses(
     new Map(rows.flatMap((row: GroupDay) => (row.group === group ? [[row.day, row.quantity ?? '0']] : [])));
   return parts.map((each, at) => {
     const [covered, beyond] = [quantities(at * 2), quantities(at * 2 + 1)];
-    const days = [...new Set([...covered.keys(), ...beyond.keys()])].sort();
+    const all = [...new Set([...covered.keys(), ...beyond.keys()])].sort();
+    // Of the newest days not everything is there yet: they would look as if less ran.
+    const days =
+      bill.newest !== null && dayAfter(bill.newest) < bill.to
+        ? all.slice(0, -completeness.length || undefined)
+        : all;
     return commitmentUse(
       each,
       days.map((day) => ({ day, covered: covered.get(day) ?? '0', beyond: beyond.get(day) ?? '0' })),
@@ -271,3 +275,6 @@ function closeOf(
 }
 
 const DAY = 86_400_000;
+
+const dayAfter = (day: string): string =>
+  new Date(Date.parse(`${day}T00:00:00Z`) + DAY).toISOString().slice(0, 10);

@@ -54,12 +54,13 @@ test('a bill says what is included and committed, what was paid for a unit, and 
   await page.waitForURL(/\/bills\/[0-9a-f-]{36}$/);
   await page.getByLabel('Money').selectOption('billed');
   await expect(page).toHaveURL(/money=billed/);
-  await page.getByRole('link', { name: 'Included' }).click();
+  const views = page.getByRole('navigation', { name: 'Views of the bill' });
+  await views.getByRole('link', { name: 'Included' }).click();
   await expect(page.getByText(/“commit-.*” is used to 50/)).toBeVisible();
   await expect(page.getByText(/would have cost .* less over these days/)).toBeVisible();
-  await page.getByRole('link', { name: 'Prices' }).click();
+  await views.getByRole('link', { name: 'Prices' }).click();
   await expect(page.getByTestId('prices-sentence')).toContainText('revision');
-  await page.getByRole('link', { name: 'Days' }).click();
+  await views.getByRole('link', { name: 'Days' }).click();
   await expect(page.getByTestId('back-test')).toContainText('After 17 days of the 2 periods before');
   await page.goto('/bills/year');
   await expect(page.getByRole('columnheader', { name: /2026-10/ })).toBeVisible();
@@ -97,6 +98,7 @@ test('a price list becomes a book by naming its columns once', async ({ page }) 
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('The map was kept')).toBeVisible();
   await page.getByRole('button', { name: 'Publish it' }).click();
+  await expect(page.getByText(/Pier list, revision 1: 2 rates are published/)).toBeVisible();
   await page.goto('/books');
   await expect(page.getByRole('gridcell', { name: 'Pier list' })).toBeVisible();
 });
@@ -105,6 +107,8 @@ for (const colorScheme of ['light', 'dark'] as const)
   test(`watches and what belongs to them have nothing serious for axe, ${colorScheme}`, async ({
     browser,
   }) => {
+    // Seven screens, each looked through as a whole.
+    test.setTimeout(240_000);
     const page = await (await browser.newContext({ colorScheme })).newPage();
     await page.goto('/bills');
     await page.getByRole('gridcell', { name: 'November 2026' }).dblclick();

@@ -2,6 +2,7 @@
 import { sql } from 'kysely';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { billText, billUpload, HEAD, rowOf } from '@tests/support/bills';
+import { tryBillKills } from '@tests/faults/bill-kills';
 import { freshDatabase } from '@tests/support/database';
 import { HERE, testContext } from '@tests/support/store-contract';
 import { repositories } from '@/data';
@@ -49,5 +50,14 @@ describe('a bill whose connection is killed', () => {
     const again = (await importBill(context, billUpload(billText(rowsOf(20_000, '2'))))).bills[0]!;
     expect(again).toMatchObject({ id: first.id, revision: 2, rows: 20_000, ...HEAD });
     expect((await viewBill(context, first.id)).laid.billed).toBe('40000');
+  });
+});
+
+describe('a bill whose database or application is killed', () => {
+  it('is there whole or not at all, and the one before it stands until then', async () => {
+    const { tried, taken, refused, bad } = await tryBillKills(2);
+    expect(bad).toEqual([]);
+    expect([tried, taken + refused]).toEqual([4, 4]);
+    expect(refused).toBeGreaterThan(0);
   });
 });

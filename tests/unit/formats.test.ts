@@ -11,6 +11,7 @@ import { machineSchema } from '@/formats/fleet/machine-schema';
 import { fleetPlanSchema, readFleetPlan } from '@/formats/fleet/plan-schema';
 import { readMachineLines } from '@/formats/fleet/read-machine-lines';
 import { billRulesSchema, readBillRules } from '@/formats/bill-rules';
+import { priceListMapSchema, readPriceListMap } from '@/formats/price-list/map-schema';
 import { limitsSchema, readLimits } from '@/formats/review/limits-schema';
 import { loadProfileSchema, readLoadProfile } from '@/formats/review/load-schema';
 import { readSentReview, sentReviewSchema } from '@/formats/review/sent-review';
@@ -33,6 +34,7 @@ describe('docs/formats', () => {
     ['load-profile.schema.json', loadProfileSchema],
     ['limits.schema.json', limitsSchema],
     ['bill-rules.schema.json', billRulesSchema],
+    ['price-list.schema.json', priceListMapSchema],
     ['sent-review.schema.json', sentReviewSchema],
   ] as const)('%s is what ./run formats writes', (name, schema) => {
     expect(JSON.parse(read(name))).toEqual(
@@ -58,6 +60,7 @@ describe('docs/formats', () => {
   });
 
   it('has rules of bills that are read', () => {
+    expect(readPriceListMap(read('price-list.example.yaml')).ok).toBe(true);
     const rules = readBillRules(read('bill-rules.example.yaml'));
     if (!rules.ok) throw new Error(JSON.stringify(rules));
     expect(rules.value.map(({ id }) => id)).toEqual(['tile-servers', 'tiles-out', 'logs']);

@@ -3,7 +3,9 @@
  * days that are known. Need P7; pricing rules, "Bills".
  */
 import { addAll, type Decimal, decimal, ONE, ZERO } from '../base';
+import { conversionFactor } from '../units';
 import type { BillThing } from './bill';
+import { billUnit } from './bill-unit';
 
 /** One commitment's day: what was running of what it could pay, and what it paid for, in the same units. */
 export interface CommitmentDay {
@@ -97,14 +99,25 @@ export function commitmentUse(parts: CommitmentParts, days: readonly CommitmentD
   const whole = paid.plus(idle);
   const [covered, open] = [amount(used), amount(beyond)];
   const ran = covered.plus(open);
+  const time = inHours(first.unit);
   return {
-    ...{ commitment, service: first.service, sku: first.sku, unit: first.unit },
+    ...{ commitment, service: first.service, sku: first.sku, unit: time?.unit ?? first.unit },
     used: paid.toString(),
     unused: idle.toString(),
     use: whole.isZero() ? '1' : paid.dividedBy(whole).toDecimalPlaces(DIGITS).toString(),
     coverage: ran.isZero() ? null : covered.dividedBy(ran).toDecimalPlaces(DIGITS).toString(),
-    better: betterLevel({ paid, whole, covered, listed: listedPrice([...used, ...beyond]) }, days),
+    better: betterLevel(
+      { paid, whole, covered, listed: listedPrice([...used, ...beyond]), factor: time?.factor ?? ONE },
+      days,
+    ),
   };
+}
+
+/** Running time is told in hours, whatever the bill counts. */
+function inHours(unit: string): { readonly unit: string; readonly factor: Decimal } | null {
+  const read = billUnit(unit);
+  const factor = read && conversionFactor(read.unit, 'hour');
+  return factor?.ok ? { unit: 'hours', factor: factor.value.times(read!.factor) } : null;
 }
 
 /** What a unit costs on demand: as the bill lists it, in the first thing that says. */
@@ -118,11 +131,13 @@ interface LevelAsked {
   readonly whole: Decimal;
   readonly covered: Decimal;
   readonly listed: Decimal | null;
+  /** One unit of the bill is so many of those that are told. */
+  readonly factor: Decimal;
 }
 
 /** Between two days' use the cost is straight, so the best level is the use of one of the days, or none at all. */
 function betterLevel(asked: LevelAsked, days: readonly CommitmentDay[]): BetterLevel | null {
-  const { paid, whole, covered, listed } = asked;
+  const { paid, whole, covered, listed, factor } = asked;
   if (!listed || covered.isZero() || paid.isZero() || days.length === 0) return null;
   const unit = paid.dividedBy(covered);
   const ran = days.map((each) => decimal(each.covered).plus(each.beyond));
@@ -140,7 +155,12 @@ function betterLevel(asked: LevelAsked, days: readonly CommitmentDay[]): BetterL
   }
   const text = (value: Decimal): string => value.toDecimalPlaces(DIGITS).toString();
   return {
-    ...{ level: text(best.level), now: text(now), costNow: text(costOf(now)), costBest: text(best.cost) },
+    ...{
+      level: text(best.level.times(factor)),
+      now: text(now.times(factor)),
+      costNow: text(costOf(now)),
+      costBest: text(best.cost),
+    },
   };
 }
 

@@ -89,6 +89,9 @@ export interface ListedRate {
   readonly meter: string;
   readonly unit: string;
   readonly charge: Charge;
+  /** Either makes the price of an hour hang on how many there are. */
+  readonly sustained?: unknown;
+  readonly monthlyCap?: unknown;
 }
 
 export type RateState =
@@ -165,9 +168,8 @@ function holdRate(
     ...{ paid, meter: rate.meter, unit: rate.unit },
     ...{ list: list?.toString() ?? null, contracted: contracted?.toString() ?? null },
   };
-  if (rate.charge.structure !== 'per-unit')
-    return { ...told, state: 'tiers', listed: null, difference: null };
-  const listed = rate.charge.price;
+  const listed = priceOfAll(rate);
+  if (listed === null) return { ...told, state: 'tiers', listed: null, difference: null };
   if (!list) return { ...told, state: 'no-price', listed: listed.toString(), difference: null };
   // Prices that were worked out by dividing are the same where they print alike.
   const isSame = list.minus(listed).abs().lessThanOrEqualTo(listed.abs().times(ALIKE));
@@ -178,6 +180,11 @@ function holdRate(
     listed: listed.toString(),
     difference: difference.toDecimalPlaces(DIGITS).toString(),
   };
+}
+
+/** Null: it hangs on how much is used. */
+function priceOfAll({ charge, sustained, monthlyCap }: ListedRate): Decimal | null {
+  return charge.structure === 'per-unit' && !sustained && !monthlyCap ? charge.price : null;
 }
 
 const ALIKE = '0.000000001';

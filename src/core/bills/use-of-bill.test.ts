@@ -194,6 +194,8 @@ describe('what was paid for a unit', () => {
     expect(held({ region: 'elbe' }).state).toBe('unknown-region');
     expect(held({ unit: 'GB' }).state).toBe('other-unit');
     expect(held({ meter: 'hours' }, [rate(), rate({ meter: 'other' })]).state).toBe('several-meters');
+    expect(held({}, [rate({ sustained: [{}] })]).state).toBe('tiers');
+    expect(held({}, [rate({ monthlyCap: decimal('50') })]).state).toBe('tiers');
     const tiers = [{ upTo: null, price: decimal('0.1') }];
     expect(held({}, [rate({ charge: { structure: 'graduated', tiers } })]).state).toBe('tiers');
     expect(held({ listUnitPrice: null, list: '0' }).state).toBe('no-price');

@@ -31,7 +31,7 @@ export function allowanceSentence(
 /**
  * @example
  * const better = { level: '1', now: '2', costNow: '120', costBest: '60' };
- * commitmentSentence({ commitment: 'c-1', sku: 'S', used: '60', unused: '60', use: '0.5', coverage: '1', unit: 'hour', better }, 'USD'); // => '“c-1” is used to 50 %: 60.00 USD were paid for nothing. 1 hour a day in place of 2 would have cost 60.00 USD less over these days.'
+ * commitmentSentence({ commitment: 'c-1', sku: 'S', used: '60', unused: '60', use: '0.5', coverage: '1', unit: 'hours', better }, 'USD'); // => '“c-1” is used to 50 %: 60.00 USD were paid for nothing. 1 hours a day in place of 2 would have cost 60.00 USD less over these days.'
  */
 export function commitmentSentence(
   { commitment, unused, use, unit, better }: Omit<CommitmentUse, 'service'>,

@@ -231,7 +231,7 @@ function boughtOf(meter: ExpectedMeter, design: Design, day: string): ChargedRow
 }
 
 const PLAIN: ChargedRow = {
-  ...{ day: '', category: 'Usage', isCorrection: false, service: '', sku: '', meter: '', region: 'elbe-1' },
+  ...{ day: '', category: 'Usage', isCorrection: false, service: '', sku: '', meter: '', region: 'de.elbe' },
   ...{ account: 'live', resource: '', resourceName: '', description: '', tags: {}, unit: '' },
   ...{ listUnitPrice: null, contractedUnitPrice: null, commitment: '', commitmentStatus: null },
   ...{ list: '0', contracted: '0', billed: '0', effective: '0', quantity: null },

@@ -6,15 +6,17 @@ import type { RateRow } from '@/formats';
 import { draftListMap } from '@/formats/price-list/draft-map';
 import type { TeamFile } from '@/operations';
 import { Button } from '@/ui/button';
+import { Empty } from '@/ui/empty';
 import { ErrorNote } from '@/ui/error-note';
 import { Choice, Field } from '@/ui/field';
 import { tell } from '@/ui/toast';
 import { startListWorker } from '@/workers/list-client';
 import type { ListRead } from '@/workers/list-protocol';
+import { FileFaults } from '../frame/file-faults';
 import { PlaceHead } from '../frame/place-head';
 import { pageWorker } from '../lib/page-worker';
 import { TextFile } from '../lib/text-file';
-import { BOOK_IMPORT, startImport, useImports } from './import-store';
+import { BOOK_IMPORT, forgetTrouble, startImport, useImports } from './import-store';
 
 const useListWorker = pageWorker(startListWorker);
 
@@ -38,7 +40,7 @@ export function PriceListScreen({ maps, today }: PriceListProps) {
   const [read, setRead] = useState<ListRead | null>(null);
   const [isReading, setReading] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
-  const { uploading } = useImports();
+  const { uploading, trouble: refused } = useImports();
   const attempt = async (act: () => Promise<void>): Promise<void> => {
     setTrouble(null);
     setReading(true);
@@ -92,6 +94,7 @@ export function PriceListScreen({ maps, today }: PriceListProps) {
           }}
         />
       </PlaceHead>
+      <FileFaults trouble={refused} onClose={forgetTrouble} />
       <div
         className="min-h-0 flex-1 overflow-auto bg-surface px-[18px] pt-3 pb-10"
         tabIndex={0}
@@ -134,6 +137,12 @@ export function PriceListScreen({ maps, today }: PriceListProps) {
           <div className="mt-2 max-w-[820px]">
             <ErrorNote message={trouble} />
           </div>
+        )}
+        {!file && !open && (
+          <Empty title="No price list chosen yet">
+            A CSV or a workbook of any provider. A map is drafted from its headings: say what each column is,
+            where its regions are, and which rows are which meter; it is kept for the next list.
+          </Empty>
         )}
         {read && <Preview read={read} onPublish={publish} isBusy={uploading !== null} />}
         {open && (
