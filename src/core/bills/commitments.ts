@@ -147,7 +147,9 @@ function betterLevel(asked: LevelAsked, days: readonly CommitmentDay[]): BetterL
         level.times(unit).plus(each.greaterThan(level) ? each.minus(level).times(listed) : ZERO),
       ),
     );
-  const now = whole.dividedBy(unit).dividedBy(days.length);
+  // As much of it as of the whole period is unused on these days, too.
+  const onThese = addAll(days.map((each) => decimal(each.covered)));
+  const now = onThese.times(whole).dividedBy(paid).dividedBy(days.length);
   let best = { level: ZERO, cost: costOf(ZERO) };
   for (const level of [now, ...ran]) {
     const cost = costOf(level);

@@ -8,7 +8,7 @@ const WORDS: Readonly<Record<ListColumn, RegExp>> = {
   name: /\b(name|description|title|product)\b/i,
   region: /\b(region|regionid|location|site|zone)\b/i,
   meter: /\b(meter|skumeter|metric|measure|charge)\b/i,
-  unit: /\b(unit|pricingunit|uom|per)\b(?!.*price)/i,
+  unit: /\b(unit|pricingunit|uom|per|sold by)\b(?!.*price)/i,
   price: /\b(listunitprice|price|rate|cost)\b/i,
   term: /\b(term|commitment|contract)\b/i,
   upfront: /\b(upfront|advance)\b/i,

@@ -87,7 +87,12 @@ export function unitIn(
   const read = words === '' ? null : billUnit(words);
   if (given !== undefined) return { unit: given, factor: decimal('1') };
   if (!read)
-    throw new RowFault('unit', text ? `“${text}” is no unit: name it under “units”` : 'says no unit');
+    throw new RowFault(
+      'unit',
+      text
+        ? `“${text}” is no unit: name it under “units”`
+        : 'says no unit: name its column, or the unit of the line in the map',
+    );
   return read;
 }
 

@@ -48,7 +48,7 @@ export function BillHeadLine({ bill, design, designs }: BillHeadProps) {
           aria-label="Held against the design"
           value={design ?? ''}
           onChange={(event) => void acts.link(bill.id, event.target.value || null)}
-          className="h-7 max-w-[210px] min-w-0 rounded border border-edge bg-surface px-2 text-sm"
+          className="h-7 max-w-[210px] min-w-0 rounded max-[1100px]:max-w-[128px] max-[700px]:max-w-[210px] border border-edge bg-surface px-2 text-sm"
         >
           <option value="">No design</option>
           {designs.map(({ id, title }) => (

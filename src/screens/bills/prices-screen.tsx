@@ -109,7 +109,7 @@ export function PricesScreen({ bill, held }: PricesProps) {
 function Rates({ rates, currency }: { readonly rates: readonly HeldRate[]; readonly currency: string }) {
   const price = (text: string | null): string => (text === null ? '–' : writePrice(text, 2));
   return (
-    <table className="mt-4 w-full max-w-[1180px] text-sm">
+    <table className="mt-4 w-full max-w-[1180px] min-w-[940px] text-sm">
       <thead>
         <tr className="border-b border-ink text-left text-xs text-soft">
           <th className="py-1 pr-3 font-normal">Offer</th>
