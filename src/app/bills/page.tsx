@@ -1,10 +1,12 @@
 import type { Metadata } from 'next';
 import { context } from '@/app/wiring';
-import { listBills } from '@/operations';
+import { countUnseenAlerts, listBills } from '@/operations';
 import { BillsLedger } from '@/screens/bills/bills-ledger';
 
 export const metadata: Metadata = { title: 'Bills' };
 
 export default async function BillsPage() {
-  return <BillsLedger bills={await listBills(context())} />;
+  const own = context();
+  const [bills, unseen] = await Promise.all([listBills(own), countUnseenAlerts(own)]);
+  return <BillsLedger bills={bills} unseen={unseen} />;
 }

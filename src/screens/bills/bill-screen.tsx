@@ -1,5 +1,6 @@
 /** A bill as a ledger: what was expected so far, what is billed, why it differs, where it closes. */
 'use client';
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { billLines, largestSentence, relationSentence, varianceSentence } from '@/core/display';
@@ -26,7 +27,13 @@ const FIRST: readonly (readonly [Shown, string])[] = [
   ['category', 'category'],
 ];
 
-export function BillScreen({ view }: { readonly view: BillView }) {
+interface BillScreenProps {
+  readonly view: BillView;
+  /** What watches said of it, the newest first. */
+  readonly said: readonly string[];
+}
+
+export function BillScreen({ view, said }: BillScreenProps) {
   const { bill, laid, closes, relations, tags } = view;
   const router = useRouter();
   const [by, setBy] = useState<Shown>('design');
@@ -52,6 +59,14 @@ export function BillScreen({ view }: { readonly view: BillView }) {
         {relations.map((relation) => (
           <p key={relation.section} className="mt-0.5 text-sm text-soft">
             {relationSentence(relation, laid.sections.find(({ id }) => id === relation.section)?.name ?? '')}
+          </p>
+        ))}
+        {said.map((each) => (
+          <p key={each} className="mt-0.5 text-sm">
+            <Link href="/bills/told" prefetch={false} className="text-brand underline underline-offset-2">
+              Watch
+            </Link>
+            {`: ${each}`}
           </p>
         ))}
         <div className="mt-1.5 flex flex-wrap items-end gap-3">

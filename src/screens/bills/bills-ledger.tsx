@@ -86,7 +86,13 @@ function stateWords({ closing, newest, to }: BillListing): string {
   return newest >= last ? 'whole, open' : `known until ${newest.slice(5)}`;
 }
 
-export function BillsLedger({ bills }: { readonly bills: readonly BillListing[] }) {
+interface BillsLedgerProps {
+  readonly bills: readonly BillListing[];
+  /** What watches said and nobody has seen yet. */
+  readonly unseen: number;
+}
+
+export function BillsLedger({ bills, unseen }: BillsLedgerProps) {
   const router = useRouter();
   const acts = useBillActs();
   const file = useRef<HTMLInputElement>(null);
@@ -123,7 +129,7 @@ export function BillsLedger({ bills }: { readonly bills: readonly BillListing[] 
   }));
   return (
     <>
-      <BillsHead>
+      <BillsHead unseen={unseen}>
         {bring}
         <input
           ref={file}

@@ -1,5 +1,6 @@
 /** What is included and what is committed: used, left, the day it runs out, and which level would have cost less. */
 'use client';
+import Link from 'next/link';
 import { decimal } from '@/core/base';
 import { type AllowanceUse, type CommitmentUse, isWorthSaying } from '@/core/bills';
 import { allowanceSentence, commitmentSentence, writeMoney, writeNumber, writeShare } from '@/core/display';
@@ -28,7 +29,13 @@ export function UseScreen({ view }: { readonly view: BillView }) {
       ) : (
         <>
           {allowances.length > 0 && <Allowances allowances={allowances} />}
-          {commitments.length > 0 && <Commitments commitments={commitments} currency={bill.currency} />}
+          {commitments.length > 0 && (
+            <Commitments
+              commitments={commitments}
+              currency={bill.currency}
+              design={view.design?.id ?? null}
+            />
+          )}
         </>
       )}
     </div>
@@ -46,7 +53,7 @@ function Allowances({ allowances }: { readonly allowances: readonly AllowanceUse
           {allowanceSentence(each)}
         </p>
       ))}
-      <table className="mt-3 w-full text-sm">
+      <table className="mt-3 w-full min-w-[780px] text-sm">
         <thead>
           <tr className="border-b border-ink text-left text-xs text-soft">
             <th className={HEAD}>Meter</th>
@@ -63,7 +70,12 @@ function Allowances({ allowances }: { readonly allowances: readonly AllowanceUse
             const ahead = close ? decimal(close.likely).dividedBy(ofPeriod).toNumber() : null;
             return (
               <tr key={`${each.meter} ${each.components.join(' ')}`} className="border-b border-line">
-                <td className="py-1 pr-3 break-words">{label}</td>
+                <td className="py-1 pr-3 break-words">
+                  {label}
+                  {each.months !== null && (
+                    <span className="ml-2 text-xs text-soft">{`for the first ${each.months} months of the account`}</span>
+                  )}
+                </td>
                 <td className={NUMBER}>{`${quantity(ofPeriod)} ${unit}`}</td>
                 <td className={NUMBER}>{`${quantity(used)} ${unit}`}</td>
                 <td className={NUMBER}>{`${quantity(left)} ${unit}`}</td>
@@ -94,9 +106,11 @@ function Allowances({ allowances }: { readonly allowances: readonly AllowanceUse
 interface CommitmentsProps {
   readonly commitments: readonly CommitmentUse[];
   readonly currency: string;
+  /** Null: the bill is held against none. */
+  readonly design: string | null;
 }
 
-function Commitments({ commitments, currency }: CommitmentsProps) {
+function Commitments({ commitments, currency, design }: CommitmentsProps) {
   return (
     <section aria-label="Commitments" className="mt-6 max-w-[1000px]">
       <h2 className="text-base font-semibold">What do the commitments pay for?</h2>
@@ -105,7 +119,7 @@ function Commitments({ commitments, currency }: CommitmentsProps) {
           {commitmentSentence(each, currency)}
         </p>
       ))}
-      <table className="mt-3 w-full text-sm">
+      <table className="mt-3 w-full min-w-[780px] text-sm">
         <thead>
           <tr className="border-b border-ink text-left text-xs text-soft">
             <th className={HEAD}>Commitment</th>
@@ -144,6 +158,17 @@ function Commitments({ commitments, currency }: CommitmentsProps) {
           })}
         </tbody>
       </table>
+      {design && (
+        <p className="mt-2 text-sm">
+          <Link
+            href={`/designs/${design}/paying`}
+            prefetch={false}
+            className="text-brand underline underline-offset-2"
+          >
+            Plan what to commit to, for the design
+          </Link>
+        </p>
+      )}
     </section>
   );
 }

@@ -13,13 +13,18 @@ import { BillsHead } from './bills-head';
 type Basis = 'effective' | 'billed';
 const NUMBER = 'py-1 pl-4 text-right whitespace-nowrap tabular-nums';
 
-export function YearScreen({ years }: { readonly years: readonly BillYear[] }) {
+interface YearProps {
+  readonly years: readonly BillYear[];
+  readonly unseen: number;
+}
+
+export function YearScreen({ years, unseen }: YearProps) {
   const [chosen, setChosen] = useState('0');
   const [basis, setBasis] = useState<Basis>('effective');
   const year = years[Number(chosen)];
   return (
     <>
-      <BillsHead />
+      <BillsHead unseen={unseen} />
       <div
         className="min-h-0 flex-1 overflow-auto bg-surface px-[18px] pt-3 pb-10"
         tabIndex={0}

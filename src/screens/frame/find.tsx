@@ -224,6 +224,8 @@ function FindList({ onDone }: { readonly onDone: () => void }) {
     { key: 'own-or-rent', group: 'Places', label: 'Own or rent', run: go('/own-or-rent') },
     { key: 'reviews', group: 'Places', label: 'Change reviews', run: go('/reviews') },
     { key: 'bills', group: 'Places', label: 'Bills', run: go('/bills') },
+    { key: 'watches', group: 'Places', label: 'Watches over bills', run: go('/bills/watches') },
+    { key: 'price-list', group: 'Places', label: 'Book from a price list', run: go('/books/price-list') },
     { key: 'settings', group: 'Places', label: 'Settings', run: go('/settings') },
     { key: 'prices', group: 'Places', label: 'Prices', run: go('/prices') },
     { key: 'books', group: 'Places', label: 'Price books', run: go('/books') },
