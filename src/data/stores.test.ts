@@ -2,6 +2,7 @@ import { sql } from 'kysely';
 import type { Kysely } from 'kysely';
 import { afterEach, describe, expect, it } from 'vitest';
 import { billContract } from '@tests/support/bill-contract';
+import { billYearContract } from '@tests/support/bill-year-contract';
 import { watchContract } from '@tests/support/watch-contract';
 import { bookContract } from '@tests/support/book-contract';
 import { offerSearchContract } from '@tests/support/offer-search-contract';
@@ -47,6 +48,7 @@ studyContract('in PostgreSQL', freshStores);
 reviewContract('in PostgreSQL', freshStores);
 billContract('in PostgreSQL', freshStores);
 watchContract('in PostgreSQL', freshStores);
+billYearContract('in PostgreSQL', freshStores);
 
 describe('the database itself', () => {
   it('can be migrated again without harm', async () => {

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { smallBookFile } from '@tests/support/books';
 import { billContract } from '@tests/support/bill-contract';
+import { billYearContract } from '@tests/support/bill-year-contract';
 import { watchContract } from '@tests/support/watch-contract';
 import { bookContract } from '@tests/support/book-contract';
 import { designOf, serverOf } from '@tests/support/designs';
@@ -44,6 +45,7 @@ jobContract('in memory', async () => stores());
 reviewContract('in memory', async () => stores());
 billContract('in memory', async () => stores());
 watchContract('in memory', async () => stores());
+billYearContract('in memory', async () => stores());
 
 describe('roles', () => {
   it('a viewer reads and changes nothing', async () => {

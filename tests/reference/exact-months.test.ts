@@ -5,6 +5,7 @@ import { priceMonths } from '@/core/analysis';
 import { planOf } from '@/core/pricing';
 import { booksOf, monthDifferences, reported, shrunk } from './agree';
 import { mixed } from './mixed-design';
+import { someOf } from './how-many';
 
 const MONTHS = 15;
 const SEEDS = Array.from({ length: 5 }, (_, at) => 20_000 + at * 80);
@@ -17,8 +18,8 @@ function check(seed: number): void {
 }
 
 describe('the months of the core and of the reference are the same', () => {
-  it.each(SEEDS)('for 80 random designs from seed %i', (from) => {
-    for (let seed = from; seed < from + 80; seed += 1) check(seed);
+  it.each(SEEDS)('for random designs from seed %i on', (from) => {
+    for (let seed = from; seed < from + someOf(80); seed += 1) check(seed);
   });
 
   it('add up: over whole terms, or where lines end before, what compares is what leaves', () => {

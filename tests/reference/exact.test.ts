@@ -5,11 +5,12 @@
  */
 import { describe, it } from 'vitest';
 import { checkSeed } from './check-seed';
+import { someOf } from './how-many';
 
 const SEEDS = Array.from({ length: 10 }, (_, at) => at * 250);
 
 describe('the core and the reference give the same amounts', () => {
-  it.each(SEEDS)('for 250 random designs from seed %i', (from) => {
-    for (let seed = from; seed < from + 250; seed += 1) checkSeed(seed);
+  it.each(SEEDS)('for random designs from seed %i on', (from) => {
+    for (let seed = from; seed < from + someOf(250); seed += 1) checkSeed(seed);
   });
 });

@@ -46,6 +46,8 @@ export function whenTest(when: When): (cells: ListCells) => boolean {
 }
 
 const AS_NUMBER = /^\d{1,15}(\.\d{1,18})?$/;
+/** As workbooks write what is very small: 1e-7. */
+const SMALL = /^\d(\.\d{1,8})?e-\d$/i;
 
 /** A plain decimal; signs of money and separators of thousands are left away. Null: the cell is empty. */
 export function numberIn(
@@ -63,6 +65,7 @@ export function numberIn(
       column,
       `“${text}” may be read in two ways: say “decimals: comma” or “decimals: point”`,
     );
+  if (SMALL.test(point)) return decimal(point);
   if (!AS_NUMBER.test(point)) throw new RowFault(column, `“${text}” is no price or amount`);
   return decimal(point);
 }

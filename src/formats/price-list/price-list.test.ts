@@ -132,6 +132,13 @@ describe('a price list', () => {
     expect(dear.book!.rates[0]!.charge).toMatchObject({ price: '1234.5' });
   });
 
+  it('takes what a workbook writes very small, and nothing else with an exponent', async () => {
+    const small = await read(['VM-1,x,North Pier,hour,2.5e-7,,']);
+    expect(small.book!.rates[0]!.charge).toMatchObject({ price: '0.00000025' });
+    for (const odd of ['1e9', '1e-40', 'e-7', '1e'])
+      expect((await read([`VM-1,x,North Pier,hour,${odd},,`])).faults[0]!.message).toContain('no price');
+  });
+
   it('is never taken in part and never throws, whatever stands in it', async () => {
     const cell = fc.oneof(
       fc.string({ maxLength: 12 }),

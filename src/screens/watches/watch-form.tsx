@@ -114,6 +114,17 @@ export function WatchForm({ watch: stored, choices, onSave }: WatchFormProps) {
           .map((on): [WatchedOn, string] => [on, ON[on]])}
         onChange={(on) => change({ on })}
       />
+      {!isAllowance && (
+        <Choice
+          label="Money"
+          value={watch.basis}
+          options={[
+            ['effective', 'effective: advance payments spread'],
+            ['billed', 'billed: as it is charged'],
+          ]}
+          onChange={(basis) => change({ basis })}
+        />
+      )}
       <Field
         label={`Threshold, ${unit}${watch.on === 'pace' ? ' a day' : ' of the period'}`}
         hint={
