@@ -73,7 +73,7 @@ export function WatchForm({ watch: stored, choices, onSave }: WatchFormProps) {
   };
   return (
     <form
-      className="grid gap-3 px-4 py-3 text-sm"
+      className="grid min-h-0 gap-3 overflow-y-auto px-4 py-3 text-sm"
       onSubmit={(event) => {
         event.preventDefault();
         void save();
@@ -106,25 +106,27 @@ export function WatchForm({ watch: stored, choices, onSave }: WatchFormProps) {
         />
       )}
       <PartFields of={watch.of} choices={own} onChange={(of) => change({ of })} />
-      <Choice
-        label="Watch"
-        value={watch.on}
-        options={(Object.keys(ON) as WatchedOn[])
-          .filter((on) => !(isAllowance && on === 'new'))
-          .map((on): [WatchedOn, string] => [on, ON[on]])}
-        onChange={(on) => change({ on })}
-      />
-      {!isAllowance && (
+      <div className="grid grid-cols-2 gap-3">
         <Choice
-          label="Money"
-          value={watch.basis}
-          options={[
-            ['effective', 'effective: advance payments spread'],
-            ['billed', 'billed: as it is charged'],
-          ]}
-          onChange={(basis) => change({ basis })}
+          label="Watch"
+          value={watch.on}
+          options={(Object.keys(ON) as WatchedOn[])
+            .filter((on) => !(isAllowance && on === 'new'))
+            .map((on): [WatchedOn, string] => [on, ON[on]])}
+          onChange={(on) => change({ on })}
         />
-      )}
+        {!isAllowance && (
+          <Choice
+            label="Money"
+            value={watch.basis}
+            options={[
+              ['effective', 'effective: advance payments spread'],
+              ['billed', 'billed: as it is charged'],
+            ]}
+            onChange={(basis) => change({ basis })}
+          />
+        )}
+      </div>
       <Field
         label={`Threshold, ${unit}${watch.on === 'pace' ? ' a day' : ' of the period'}`}
         hint={
