@@ -20,7 +20,6 @@ import { OSMERE } from '@/demo/osmere';
 import { writeDesign } from '@/formats';
 import { billCsv } from '@/formats/focus/write-bill';
 import {
-  backTestBill,
   billYears,
   type Context,
   groupBill,
@@ -129,10 +128,10 @@ async function year(id: string): Promise<void> {
       aim: '< 2 s',
     },
     {
-      what: 'the projection tried on six periods',
-      measured: await measureLater(5, () => backTestBill(context, id)),
+      what: 'first view, its projection tried on six periods',
+      measured: await measureLater(5, () => viewBill(context, id)),
       baseline,
-      aim: '< 2 s',
+      aim: '< 500 ms',
     },
   ]);
 }

@@ -39,30 +39,48 @@ export function billRepository(db: Kysely<Database>): BillStore {
         .execute();
       return rows.map(({ said, ...sums }) => ({ ...said, ...sums }));
     },
-    days: async (workspace, id, groups) => {
-      if (!UUID.test(id)) return [];
+    days: async (workspace, id, groups, measure) => {
+      if (!UUID.test(id) || groups.length === 0) return [];
       const flat = groups.flatMap(({ things }, group) => things.map((each) => ({ group, ...each })));
-      return (
-        await db
-          .selectFrom('bill_day')
-          .innerJoin('bill', 'bill.id', 'bill_day.bill_id')
-          .innerJoin(
-            sql<{ group: number; at: number; share: string }>`unnest(
-              ${flat.map(({ group }) => group)}::int[], ${flat.map(({ at }) => at)}::int[],
-              ${flat.map(({ share }) => share)}::numeric[])`.as<'part'>(sql`part ("group", at, share)`),
-            (join) => join.onRef('part.at', '=', 'bill_day.thing'),
-          )
-          .select(['part.group', 'day'])
-          .select(sql<string>`sum(bill_day.billed * share)`.as('billed'))
-          .select(sql<string>`sum(bill_day.effective * share)`.as('effective'))
-          .select(sql<string | null>`sum(bill_day.quantity * share)`.as('quantity'))
-          .where('workspace_id', '=', workspace)
-          .where('bill_id', '=', id)
-          .groupBy(['part.group', 'day'])
-          .orderBy('part.group')
-          .orderBy('day')
-          .execute()
-      ).map((row) => row);
+      // Most things count whole: to multiply by one takes as long as to add.
+      const share = flat.map((each) => (each.share === '1' ? null : each.share));
+      const amount = sql.ref(`bill_day.${measure}`);
+      return db
+        .selectFrom('bill_day')
+        .innerJoin('bill', 'bill.id', 'bill_day.bill_id')
+        .innerJoin(
+          sql<{ group: number; at: number; share: string | null }>`unnest(
+            ${flat.map(({ group }) => group)}::int[], ${flat.map(({ at }) => at)}::int[],
+            ${share}::numeric[])`.as<'part'>(sql`part ("group", at, share)`),
+          (join) => join.onRef('part.at', '=', 'bill_day.thing'),
+        )
+        .select(['part.group', 'day'])
+        .select(
+          sql<string | null>`sum(case when share is null then ${amount} else ${amount} * share end)`.as(
+            'amount',
+          ),
+        )
+        .where('workspace_id', '=', workspace)
+        .where('bill_id', '=', id)
+        .groupBy(['part.group', 'day'])
+        .orderBy('part.group')
+        .orderBy('day')
+        .execute();
+    },
+    wholeDays: async (workspace, ids) => {
+      const known = ids.filter((id) => UUID.test(id));
+      if (known.length === 0) return [];
+      return db
+        .selectFrom('bill_whole_day')
+        .innerJoin('bill', 'bill.id', 'bill_whole_day.bill_id')
+        .select(['bill_id as bill', 'day', 'is_fee as isFee'])
+        .select(['bill_whole_day.billed', 'bill_whole_day.effective'])
+        .where('workspace_id', '=', workspace)
+        .where('bill_id', 'in', known)
+        .orderBy('bill_id')
+        .orderBy('day')
+        .orderBy('is_fee')
+        .execute();
     },
     services: async (workspace, ids) => {
       const known = ids.filter((id) => UUID.test(id));

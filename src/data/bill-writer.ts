@@ -10,6 +10,8 @@ import type { Database } from './schema';
 
 const ROW_COLUMNS = ['thing', 'line', 'day', 'list', 'contracted', 'billed', 'effective', 'quantity'];
 const THINGS_AT_ONCE = 5000;
+/** What is bought, put right, taxed or credited is known by its day, and is no use of it. */
+const IS_FEE = `(said->>'category' <> 'Usage' or (said->>'isCorrection')::boolean)`;
 /** Days that an import tells of. */
 const MOST_DAYS_TOLD = 10;
 
@@ -149,6 +151,7 @@ export class BillWriter implements BillSink {
       alter table ${table} drop constraint ${table}_is_one;
     `);
     await this.writeThings(id, table, things);
+    await this.writeWholeDays(id);
     const { rows } = await this.client.query<{
       rows: number;
       newest: string | null;
@@ -169,7 +172,6 @@ export class BillWriter implements BillSink {
       select '${id}', ${revision}, day, sum(bill_day.effective)
       from bill_day join bill_thing using (bill_id) where bill_id = '${id}' and at = thing and said->>'category' = 'Usage'
       group by day;
-      analyze bill_thing, bill_day;
     `);
     const sums = rows[0]!;
     const changed = daysBefore && changeOf(before!, sums, daysBefore, await this.daySums(id));
@@ -187,6 +189,7 @@ export class BillWriter implements BillSink {
     await this.db.deleteFrom('bill_thing').where('bill_id', '=', id).execute();
     await this.db.deleteFrom('bill_day').where('bill_id', '=', id).execute();
     await this.db.deleteFrom('bill_service').where('bill_id', '=', id).execute();
+    await this.db.deleteFrom('bill_whole_day').where('bill_id', '=', id).execute();
   }
 
   private async writeThings(id: string, table: string, things: readonly BillSaid[]): Promise<void> {
@@ -208,6 +211,16 @@ export class BillWriter implements BillSink {
       insert into bill_service (bill_id, service, billed, effective)
       select '${id}', said->>'service', sum(billed), sum(effective) from bill_thing
       where bill_id = '${id}' group by said->>'service';
+    `);
+  }
+
+  private async writeWholeDays(id: string): Promise<void> {
+    await this.client.query(`
+      analyze bill_thing, bill_day;
+      insert into bill_whole_day (bill_id, day, is_fee, billed, effective)
+      select '${id}', day, ${IS_FEE} as is_fee, sum(bill_day.billed), sum(bill_day.effective)
+      from bill_day join bill_thing on bill_thing.bill_id = bill_day.bill_id and at = thing
+      where bill_day.bill_id = '${id}' group by day, is_fee;
     `);
   }
 

@@ -19,6 +19,7 @@ import * as studyLinks from './migrations/m016-study-links';
 import * as reviews from './migrations/m017-reviews';
 import * as bills from './migrations/m018-bills';
 import * as watches from './migrations/m019-watches';
+import * as wholeDays from './migrations/m020-whole-days';
 import type { Database } from './schema';
 
 const MIGRATIONS: Readonly<Record<string, Migration>> = {
@@ -41,6 +42,7 @@ const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '017-reviews': reviews,
   '018-bills': bills,
   '019-watches': watches,
+  '020-whole-days': wholeDays,
 };
 
 export async function migrate(db: Kysely<Database>): Promise<void> {

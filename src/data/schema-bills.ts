@@ -58,6 +58,7 @@ export interface BillTables {
     quantity: Numeric | null;
   };
   bill_service: { bill_id: string; service: string; billed: Numeric; effective: Numeric };
+  bill_whole_day: { bill_id: string; day: string; is_fee: boolean; billed: Numeric; effective: Numeric };
   bill_seen: { bill_id: string; revision: number; day: string; effective: Numeric };
   bill_design: { workspace_id: string; provider: string; account: string; design_id: string };
 }

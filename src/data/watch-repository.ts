@@ -92,11 +92,12 @@ export function watchRepository(db: Kysely<Database>): WatchStore {
             .execute();
         return true;
       }),
-    alerts: async (workspace, most) => {
+    alerts: async (workspace, most, bill) => {
       const alerts = await db
         .selectFrom('watch_alert')
         .selectAll()
         .where('workspace_id', '=', workspace)
+        .$if(bill !== undefined, (query) => query.where(sql<string>`known->>'bill'`, '=', bill!))
         .orderBy('said_at', 'desc')
         .orderBy('id')
         .limit(most)

@@ -84,9 +84,9 @@ export function workersOn(outside: Outside, most: MostPrinted = MOST_PRINTED): W
       const { writeReview } = await import('./review-file');
       return writeReview(form, stored, await teamLimits(context), await workedReview(context, stored));
     },
-    'bill-file': async ({ actor, id, form }) => {
+    'bill-file': async ({ actor, id, form, basis }) => {
       const { writeBill } = await import('./bill-file');
-      return writeBill(form, await viewBill(inside(actor), id), outside.now());
+      return writeBill(form, await viewBill(inside(actor), id, basis), outside.now());
     },
     report: async ({ actor, id, options }) => {
       const { report, stored } = await readReport(inside(actor), id, options);

@@ -1,4 +1,5 @@
 /** What can be asked of a desk, in plain data. */
+import type { CostBasis } from '@/core/bills';
 import type { Design } from '@/core/design';
 import type { StudyReport } from '@/core/display';
 import type { DesignSummary } from '@/core/range';
@@ -52,7 +53,10 @@ export interface Jobs {
   summary: Job<{ readonly workspace: string; readonly design: Design }, DesignSummary>;
   'review-summary': Job<{ readonly workspace: string; readonly review: string }, ReviewSummary | null>;
   'review-file': Job<{ readonly actor: Actor; readonly id: string; readonly form: ReviewForm }, WrittenFile>;
-  'bill-file': Job<{ readonly actor: Actor; readonly id: string; readonly form: BillForm }, WrittenFile>;
+  'bill-file': Job<
+    { readonly actor: Actor; readonly id: string; readonly form: BillForm; readonly basis: CostBasis },
+    WrittenFile
+  >;
   report: Job<OfDesign, ShownReport>;
   'report-file': Job<Given<'report-file'>, WrittenFile>;
   'comparison-file': Job<Given<'comparison-file'>, WrittenFile>;

@@ -3,6 +3,7 @@ import { stringify } from 'csv-stringify/sync';
 import { Decimal } from '@/core/base';
 import type { FlatCell, FlatTable } from '@/core/display';
 import { minorDigits } from '@/core/money';
+import { defused } from './defused';
 
 export function flatTableCsv({ head, rows, currency }: FlatTable): string {
   const digits = minorDigits(currency);
@@ -18,12 +19,5 @@ export function flatTableCsv({ head, rows, currency }: FlatTable): string {
     ['Level', ...head, 'BillingCurrency'],
     ...rows.map(({ level, cells }) => [level, ...cells.map(text), currency]),
   ];
-  // A difference may begin with a minus; it is a number, and only text is defused.
-  const isAmount = /^-?\d+(\.\d+)?$/;
-  return stringify(all, {
-    record_delimiter: 'windows',
-    cast: {
-      string: (value) => (isAmount.test(value) ? value : { value, escape_formulas: true }),
-    },
-  });
+  return stringify(all, { record_delimiter: 'windows', cast: { string: defused } });
 }

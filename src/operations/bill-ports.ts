@@ -57,14 +57,25 @@ export interface DayGroup {
   readonly things: readonly { readonly at: number; readonly share: string }[];
 }
 
+/** What is summed by day. */
+export type DayMeasure = 'billed' | 'effective' | 'quantity';
+
 export interface GroupDay {
   /** Place of the group. */
   readonly group: number;
   readonly day: string;
+  /** By the shares that were asked; null: nothing of it has a quantity. */
+  readonly amount: string | null;
+}
+
+/** What a day of a bill came to. */
+export interface BillDay {
+  readonly bill: string;
+  readonly day: string;
+  /** What is bought, put right, taxed or credited on it, not what is used. */
+  readonly isFee: boolean;
   readonly billed: string;
   readonly effective: string;
-  /** By the shares that were asked; null: nothing of it has a quantity. */
-  readonly quantity: string | null;
 }
 
 /** What a service came to in a bill. */
@@ -92,7 +103,9 @@ export interface BillStore {
   find(workspace: string, id: string): Promise<StoredBill | null>;
   things(workspace: string, id: string): Promise<BillThing[]>;
   /** By group and day; days of every group in their order. */
-  days(workspace: string, id: string, groups: readonly DayGroup[]): Promise<GroupDay[]>;
+  days(workspace: string, id: string, groups: readonly DayGroup[], measure: DayMeasure): Promise<GroupDay[]>;
+  /** Of whole bills, by day; of those that are not of the workspace, nothing. */
+  wholeDays(workspace: string, ids: readonly string[]): Promise<BillDay[]>;
   /** By bill and service; of those that are not of the workspace, nothing. */
   services(workspace: string, ids: readonly string[]): Promise<ServiceSum[]>;
   /** What each file of it had of each day of use. */

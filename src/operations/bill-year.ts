@@ -1,6 +1,6 @@
 /** Twelve periods of each account beside one another, by service, with what the design expected. Needs P1, P8. */
 import { addAll, decimal } from '@/core/base';
-import { expectedBill } from '@/core/bills';
+import { dayAfter, expectedBill } from '@/core/bills';
 import type { Design } from '@/core/design';
 import { loadBooks } from './load-books';
 import { allow } from './may';
@@ -97,6 +97,3 @@ async function expectedOf(
     ).toString(),
   );
 }
-
-const dayAfter = (day: string): string =>
-  new Date(Date.parse(`${day}T00:00:00Z`) + 86_400_000).toISOString().slice(0, 10);

@@ -95,7 +95,6 @@ export const MAY = {
   openBill: 'viewer',
   readBillRows: 'viewer',
   viewBill: 'viewer',
-  backTestBill: 'viewer',
   tryBillRules: 'viewer',
   draftBillRules: 'viewer',
   deleteBill: 'editor',

@@ -37,23 +37,31 @@ export function memoryBillStore(): BillStore {
       return found ? { ...found.listing, conformance: found.conformance, notes: found.notes } : null;
     },
     things: async (workspace, id) => [...(find(workspace, id)?.things ?? [])],
-    days: async (workspace, id, groups) => {
+    days: async (workspace, id, groups, measure) => {
       const rows = find(workspace, id)?.rows ?? [];
       return groups.flatMap(({ things }, group) => {
         const shares = new Map(things.map(({ at, share }) => [at, share]));
         const own = rows.filter(({ thing }) => shares.has(thing));
         return [...new Set(own.map(({ day }) => day))].sort().map((day) => {
-          const here = own.filter((row) => row.day === day);
-          const sum = (of: 'billed' | 'effective'): string =>
-            addAll(here.map((row) => decimal(row[of]).times(shares.get(row.thing)!))).toFixed();
-          const quantities = here.flatMap(({ quantity, thing }) =>
-            quantity === null ? [] : [decimal(quantity).times(shares.get(thing)!)],
-          );
-          const quantity = quantities.length === 0 ? null : addAll(quantities).toFixed();
-          return { group, day, billed: sum('billed'), effective: sum('effective'), quantity };
+          const amounts = own.flatMap((row) => {
+            const amount = row.day === day ? row[measure] : null;
+            return amount === null ? [] : [decimal(amount).times(shares.get(row.thing)!)];
+          });
+          return { group, day, amount: amounts.length === 0 ? null : addAll(amounts).toFixed() };
         });
       });
     },
+    wholeDays: async (workspace, ids) =>
+      [...ids].sort().flatMap((bill) => {
+        const { rows = [], things = [] } = find(workspace, bill) ?? {};
+        return [...new Set(rows.map(({ day }) => day))].sort().flatMap((day) =>
+          [false, true].flatMap((isFee) => {
+            const own = rows.filter((row) => row.day === day && isFeeOf(things[row.thing]!) === isFee);
+            const amounts = { billed: sumOf(own, 'billed'), effective: sumOf(own, 'effective') };
+            return own.length === 0 ? [] : [{ bill, day, isFee, ...amounts }];
+          }),
+        );
+      }),
     services: async (workspace, ids) =>
       [...ids].sort().flatMap((bill) => {
         const things = find(workspace, bill)?.things ?? [];
@@ -164,6 +172,8 @@ export function memoryBillStore(): BillStore {
 const keyOf = ({ provider, account, currency }: BillHead): string => `${provider}\n${account}\n${currency}`;
 const isSame = (a: BillHead, b: BillHead): boolean =>
   keyOf(a) === keyOf(b) && a.from === b.from && a.to === b.to;
+
+const isFeeOf = ({ category, isCorrection }: BillThing): boolean => category !== 'Usage' || isCorrection;
 
 const sumOf = (rows: readonly SunkRow[], of: 'list' | 'contracted' | 'billed' | 'effective'): string =>
   addAll(rows.map((row) => decimal(row[of]))).toFixed();

@@ -76,9 +76,9 @@ export function memoryWatchStore(): WatchStore {
         });
       return true;
     },
-    alerts: async (workspace, most) =>
+    alerts: async (workspace, most, bill) =>
       alerts
-        .filter((each) => each.workspace === workspace)
+        .filter((each) => each.workspace === workspace && (bill === undefined || each.known.bill === bill))
         .sort((a, b) => b.at.getTime() - a.at.getTime() || (a.id < b.id ? -1 : 1))
         .slice(0, most)
         .map(({ id, watch, known, at, isSeen }) => ({

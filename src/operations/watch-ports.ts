@@ -91,8 +91,8 @@ export interface WatchStore {
   said(watch: string, period: { readonly from: string; readonly to: string }): Promise<SaidStep[]>;
   /** With its messages, whole or not at all. False: it was said already, here or by another process. */
   say(workspace: string, alert: NewAlert): Promise<boolean>;
-  /** Newest first. */
-  alerts(workspace: string, most: number): Promise<WatchAlert[]>;
+  /** Newest first; with `bill`, of that one. */
+  alerts(workspace: string, most: number, bill?: string): Promise<WatchAlert[]>;
   unseen(workspace: string): Promise<number>;
   seeAll(workspace: string, at: Date): Promise<void>;
   /** Of all workspaces; nobody else gets them until `again`. */

@@ -1,7 +1,8 @@
 /** How watches stand now: each against the newest bill of its account. */
 import type { CostBasis } from '@/core/bills';
 import { factsOf, newMoney, type Watch, type Watched, watched, type WatchedBill } from '@/core/watches';
-import { tagClose, workBill, type WorkedBill } from './bill-work';
+import { tagClose } from './bill-closes';
+import { workBill, type WorkedBill } from './bill-work';
 import type { BillListing, Context } from './ports';
 
 export interface Standing {

@@ -55,10 +55,10 @@ export async function restoreWatch(context: Context, id: string): Promise<void> 
   if (!(await context.watches.restore(context.actor.workspace, id))) throw notFound('watch');
 }
 
-/** What was said, with what was known then and how it left; the newest first. */
-export function listAlerts(context: Context): Promise<WatchAlert[]> {
+/** What was said, with what was known then and how it left; the newest first; with `bill`, of that one. */
+export function listAlerts(context: Context, bill?: string): Promise<WatchAlert[]> {
   allow(context.actor, 'listAlerts');
-  return context.watches.alerts(context.actor.workspace, MOST_ALERTS);
+  return context.watches.alerts(context.actor.workspace, MOST_ALERTS, bill);
 }
 
 export function countUnseenAlerts(context: Context): Promise<number> {

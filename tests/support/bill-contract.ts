@@ -118,11 +118,19 @@ export function billContract(name: string, make: () => Promise<Stores>): void {
       expect(await listBills(context)).toHaveLength(1);
       const things = await context.bills.things(context.actor.workspace, first.id);
       expect(addAll(things.map(({ billed }) => decimal(billed))).toString()).toBe('189');
-      const summed = await context.bills.days(context.actor.workspace, first.id, [
-        { things: things.map(({ at }) => ({ at, share: '0.5' })) },
-      ]);
-      expect(addAll(summed.map(({ effective }) => decimal(effective))).toString()).toBe('94.5');
-      expect(summed.map(({ day }) => day)).toEqual([...days, '2026-11-11']);
+      const { workspace } = context.actor;
+      const groups = ['0.5', '1'].map((share) => ({ things: things.map(({ at }) => ({ at, share })) }));
+      const summed = await context.bills.days(workspace, first.id, groups, 'effective');
+      const sumOf = (group: number) =>
+        addAll(summed.flatMap((row) => (row.group === group ? [decimal(row.amount!)] : []))).toString();
+      expect([sumOf(0), sumOf(1)]).toEqual(['94.5', '189']);
+      expect(summed.flatMap(({ group, day }) => (group === 0 ? [day] : []))).toEqual([...days, '2026-11-11']);
+      const whole = await context.bills.wholeDays(workspace, [first.id, 'elsewhere']);
+      expect(addAll(whole.map(({ billed }) => decimal(billed))).toString()).toBe('189');
+      expect(whole.map(({ day, isFee }) => [day, isFee])).toEqual(
+        [...days, '2026-11-11'].map((day) => [day, false]),
+      );
+      expect(await other.bills.wholeDays(other.actor.workspace, [first.id])).toEqual([]);
     });
 
     it('that are refused leave everything as it was', async () => {

@@ -4,7 +4,6 @@ import { addAll, decimal } from '@/core/base';
 import { daysOfPeriod, usualError } from '@/core/bills';
 import { writeDesign } from '@/formats';
 import {
-  backTestBill,
   billYears,
   closePeriod,
   type Context,
@@ -111,15 +110,20 @@ export function billYearContract(name: string, make: () => Promise<Stores>): voi
 
     it('say how far off a projection would have been, when as many days were known', async () => {
       const ids = await bring();
-      const tested = await backTestBill(context, ids[2]!);
+      const { tested, close } = await viewBill(context, ids[2]!);
       // After ten days both would have been taken for ten a day.
       expect(tested.map(({ from, likely, actual, off }) => [from, likely, actual, off])).toEqual([
         ['2026-09-01', '300', '300', '0'],
         ['2026-10-01', '315.5', '475.5', '-0.336488'],
       ]);
       expect(usualError(tested)).toBe('0.336488');
-      expect(await backTestBill(context, ids[0]!)).toEqual([]);
-      await expect(backTestBill(other, ids[2]!)).rejects.toMatchObject({ code: 'not-found' });
+      // The second is told with what the first was off by, this one with both: none, and 0.8 of what was to come.
+      expect(tested.map(({ beside, isWithin }) => [beside, isWithin])).toEqual([
+        ['0', true],
+        ['0.761905', false],
+      ]);
+      expect(close).toMatchObject({ rangeOf: 2 });
+      expect(await viewBill(context, ids[0]!)).toMatchObject({ tested: [], close: { rangeOf: 0 } });
     });
 
     it('keep notes on lines: through a file that comes again, frozen when the period is closed', async () => {

@@ -24,10 +24,12 @@ const INSIDE = [
   'forgetToken',
   'mintToken',
   'newTerms',
+  'pastOf',
   'placerFor',
   'priceDesignOnServer',
   'reportOf',
   'rulesOf',
+  'useOf',
 ];
 
 describe('who may do what', () => {

@@ -2,10 +2,18 @@
 import 'server-only';
 import { cache } from 'react';
 import { context } from '@/app/wiring';
-import type { CostBasis } from '@/core/bills';
 import { viewBill } from '@/operations';
 import { orNotFound } from './or-not-found';
 
-export const openedBill = cache((id: string, basis: CostBasis = 'effective') =>
+export interface BillPage {
+  readonly params: Promise<{ id: string }>;
+  readonly searchParams: Promise<Readonly<Record<string, string | string[] | undefined>>>;
+}
+
+/** `money` is what the address says. */
+export const openedBill = (id: string, money?: string | string[]) =>
+  opened(id, money === 'billed' ? 'billed' : 'effective');
+
+const opened = cache((id: string, basis: 'billed' | 'effective') =>
   orNotFound(viewBill(context(), id, basis)),
 );

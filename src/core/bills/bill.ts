@@ -84,8 +84,15 @@ export interface ChargedRow extends BillSaid {
  * daysOfPeriod({ from: '2026-11-29', to: '2026-12-01' }); // => ['2026-11-29', '2026-11-30']
  */
 export function daysOfPeriod(period: BillPeriod): string[] {
-  const first = Date.parse(`${period.from}T00:00:00Z`);
-  return Array.from({ length: periodDays(period) }, (_, at) =>
-    new Date(first + at * 86_400_000).toISOString().slice(0, 10),
-  );
+  return Array.from({ length: periodDays(period) }, (_, at) => dayAfter(period.from, at));
+}
+
+/**
+ * So many days after a day; before it where `by` is negative.
+ *
+ * @example
+ * dayAfter('2026-11-30'); // => '2026-12-01'
+ */
+export function dayAfter(day: string, by = 1): string {
+  return new Date(Date.parse(`${day}T00:00:00Z`) + by * 86_400_000).toISOString().slice(0, 10);
 }

@@ -3,6 +3,7 @@
  * complete the newest days are. With a range from how far single days lie off. Source: pricing rules, "Bills".
  */
 import { addAll, type Decimal, decimal, ONE, ZERO } from '../base';
+import { dayAfter } from './bill';
 
 export interface DayCost {
   /** ISO date. */
@@ -25,6 +26,8 @@ export interface ProjectionAsked {
    * How much of a day is there by its age: the first is that of the newest day of `days`. Beyond the list a day is complete.
    */
   readonly completeness: readonly string[];
+  /** How far periods before came to rest from what would have been said, as a share of what was to come. None: not tried. */
+  readonly past?: readonly string[];
 }
 
 export interface ProjectedDay {
@@ -46,6 +49,8 @@ export interface Projection {
   readonly from: number;
   /** What an ordinary day costs now: of the newest days, without fees. */
   readonly pace: string;
+  /** So many periods before make the range, as they came to rest further off than single days say; 0: single days do. */
+  readonly rangeOf: number;
 }
 
 const WEEK = 7;
@@ -57,6 +62,8 @@ const LEAST_OF_WEEKDAY = 2;
 const PACE_DAYS = 3;
 /** One of ten of a normal distribution lies beyond so many deviations. */
 const ONE_OF_TEN = decimal('1.2815515655446004');
+/** The same where the deviation is known of so few periods only: one, two, and so on (Student's t). */
+const ONE_OF_TEN_OF_FEW = ['3.0777', '1.8856', '1.6377', '1.5332', '1.4759', '1.4398'];
 const DIGITS = 18;
 const MILLISECONDS = 86_400_000;
 
@@ -101,13 +108,15 @@ export function projectClose(asked: ProjectionAsked): Projection | null {
   // Each day ahead lies off as those before did; and all of them by how little is known of the level.
   const off = spread(levels, level);
   const left = decimal(ahead.length);
-  const wide =
+  const ofDays =
     levels.length === 0
       ? ZERO
       : off.times(left.times(ONE.plus(over(left, decimal(levels.length)))).sqrt()).times(ONE_OF_TEN);
   const billed = addAll(
     asked.days.flatMap(({ day, cost }) => (day >= from && day < to ? [decimal(cost)] : [])),
   ).plus(addAll(fees.flatMap((fee) => (fee.day >= from && fee.day <= last ? [decimal(fee.cost)] : []))));
+  const ofPast = farOff(asked.past ?? []).times(soFar.minus(billed).abs());
+  const wide = ofPast.greaterThan(ofDays) ? ofPast : ofDays;
   return {
     billed: text(billed),
     low: text(soFar.minus(wide)),
@@ -116,7 +125,16 @@ export function projectClose(asked: ProjectionAsked): Projection | null {
     days: shown,
     from: recent.length,
     pace: text(pace),
+    rangeOf: ofPast.greaterThan(ofDays) ? asked.past!.length : 0,
   };
+}
+
+/** Of what is to come, the share beyond which one of ten lies on either side; nought where nothing was tried. */
+function farOff(past: readonly string[]): Decimal {
+  if (past.length === 0) return ZERO;
+  const few = ONE_OF_TEN_OF_FEW[past.length - 1];
+  const mean = over(addAll(past.map((each) => decimal(each).pow(2))), decimal(past.length));
+  return mean.sqrt().times(few === undefined ? ONE_OF_TEN : decimal(few));
 }
 
 interface WholeDay {
@@ -170,7 +188,5 @@ const text = (value: Decimal): string => value.toDecimalPlaces(DIGITS).toString(
 
 const dayNumber = (day: string): number => Date.parse(`${day}T00:00:00Z`) / MILLISECONDS;
 const daysBetween = (from: string, to: string): number => dayNumber(to) - dayNumber(from);
-const dayAfter = (day: string, by: number): string =>
-  new Date((dayNumber(day) + by) * MILLISECONDS).toISOString().slice(0, 10);
 /** Monday is nought. */
 const weekdayOf = (day: string): number => (((dayNumber(day) + 3) % WEEK) + WEEK) % WEEK;

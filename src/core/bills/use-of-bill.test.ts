@@ -151,6 +151,56 @@ describe('a projection that is tried on periods that are over', () => {
     expect(usualError([])).toBeNull();
   });
 
+  const half = (more: number) => month((at) => (at < 15 ? '10' : String(10 * (1 + more))));
+
+  it('makes the range as wide as periods before came to rest beside, never narrower', () => {
+    const [first] = backTest([half(0.2)], 15);
+    // 150 were to come, and 180 came.
+    expect(first).toMatchObject({ beside: '0.2', high: '300' });
+    const asked = { ...half(0), days: half(0).days.slice(0, 15), newest: '2026-11-15', completeness: [] };
+    // One period: 3.0777 × 0.2 × 150.
+    expect(projectClose({ ...asked, past: ['0.2'] })).toMatchObject({
+      ...{ low: '207.669', likely: '300', high: '392.331', rangeOf: 1 },
+    });
+    // Two: the root of (0.04 + 0.16) / 2, × 1.8856 × 150.
+    const two = projectClose({ ...asked, past: ['0.2', '-0.4'] })!;
+    expect(Number(two.high)).toBeCloseTo(300 + 1.8856 * 150 * Math.sqrt(0.1), 9);
+    expect(projectClose({ ...asked, past: ['0', '0'] })).toMatchObject({ high: '300', rangeOf: 0 });
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: 0, max: 50 }), { minLength: 15, maxLength: 15 }),
+        fc.array(fc.integer({ min: -100, max: 100 }), { maxLength: 9 }),
+        (costs, past) => {
+          const days = costs.map((cost, at) => ({ ...asked.days[at]!, cost: String(cost) }));
+          const bare = projectClose({ ...asked, days })!;
+          const tried = projectClose({ ...asked, days, past: past.map((each) => String(each / 100)) })!;
+          expect(tried.likely).toBe(bare.likely);
+          expect(decimal(tried.high).greaterThanOrEqualTo(bare.high)).toBe(true);
+          expect(decimal(tried.low).lessThanOrEqualTo(bare.low)).toBe(true);
+          expect(
+            decimal(tried.high).minus(bare.likely).plus(tried.low).minus(bare.likely).toNumber(),
+          ).toBeCloseTo(0, 9);
+        },
+      ),
+    );
+  });
+
+  it('holds in eight of ten where periods turn as they did before', () => {
+    let seed = 7;
+    const uniform = (): number => (seed = (seed * 16807) % 2147483647) / 2147483647;
+    const normal = (): number => Math.sqrt(-2 * Math.log(uniform())) * Math.cos(2 * Math.PI * uniform());
+    const drawn = Array.from({ length: 400 }, () => [
+      half(normal() * 0.2),
+      half(normal() * 0.2),
+      half(normal() * 0.2),
+    ]);
+    const within = drawn.filter((periods) => backTest(periods, 15)[2]!.isWithin).length / drawn.length;
+    expect(within).toBeGreaterThan(0.75);
+    expect(within).toBeLessThan(0.85);
+    // Days alone know nothing of it.
+    expect(drawn.filter(([only]) => backTest([only!], 15)[0]!.isWithin).length).toBe(0);
+  });
+
   it('leaves out what cannot be tried: as many days as there are, or none', () => {
     expect(backTest([month(() => '1')], 30)).toEqual([]);
     expect(backTest([month(() => '1')], 0)).toEqual([]);

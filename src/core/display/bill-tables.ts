@@ -1,6 +1,14 @@
 /** A bill against its design as flat tables, for files, paper and the command line. Needs P1, P8. */
 import { decimal } from '../base';
-import type { AllowanceUse, BillHead, CommitmentUse, LaidBill, Projection, Variance } from '../bills';
+import type {
+  AllowanceUse,
+  BillHead,
+  CommitmentUse,
+  CostBasis,
+  LaidBill,
+  Projection,
+  Variance,
+} from '../bills';
 import { writeMoney, writeNumber } from './amount';
 import { billLines, type BillLine } from './bill-lines';
 import { closeSentence, largestSentence, printedParts, varianceSentence } from './bill-words';
@@ -13,6 +21,7 @@ export interface ToldBill {
   /** Of the design; null: it is held against none. */
   readonly title: string | null;
   readonly laid: LaidBill;
+  readonly basis: CostBasis;
   readonly close: Projection | null;
   readonly closes: Readonly<Record<string, Projection>>;
   /** What explains a difference, by the line's key. */
@@ -26,7 +35,7 @@ export interface ToldBill {
  * const period = { from: '2026-11-01', to: '2026-12-01' };
  * const expected = expectedBill(design, books, period, 'USD');
  * const laid = layBill({ design, expected, taken: [], period, newest: '2026-11-15', basis: 'effective', completeness: [] });
- * billTable({ head: { ...period, provider: 'Norvane', account: 'x', currency: 'USD' }, title: 'Web', laid, close: null, closes: {} }).rows.at(-1).cells; // => ['Whole bill', '', '', { money: '72' }, { money: '0' }, { money: '-72' }, '', { money: '144' }]
+ * billTable({ head: { ...period, provider: 'Norvane', account: 'x', currency: 'USD' }, title: 'Web', laid, basis: 'effective', close: null, closes: {} }).rows.at(-1).cells; // => ['Whole bill', '', '', { money: '72' }, { money: '0' }, { money: '-72' }, '', { money: '144' }]
  */
 export function billTable(told: ToldBill): FlatTable {
   const { head, title, laid, close, closes } = told;
@@ -67,6 +76,7 @@ export function billTable(told: ToldBill): FlatTable {
         title: 'What is compared',
         lines: [
           `Days ${laid.days.known} of ${laid.days.all}, as much as ${writeNumber(laid.days.worth)} whole ones. ${laid.without.length} lines of the design have no expectation.`,
+          BASIS_WORDS[told.basis],
         ],
       },
     ],
@@ -157,6 +167,11 @@ export function varianceSteps(
   );
 }
 
+const BASIS_WORDS: Readonly<Record<CostBasis, string>> = {
+  effective: 'Amounts are effective cost: what was paid in advance is spread over what it pays for.',
+  billed: 'Amounts are billed cost: as it was charged, with what was paid in advance on its day.',
+};
+
 /**
  * The report of a period: for whoever has to accept it.
  *
@@ -164,7 +179,7 @@ export function varianceSteps(
  * const head = { from: '2026-11-01', to: '2026-12-01', provider: 'Norvane', account: 'x', currency: 'USD' };
  * const expected = expectedBill(design, books, head, 'USD');
  * const laid = layBill({ design, expected, taken: [], period: head, newest: null, basis: 'effective', completeness: [] });
- * billReport({ head, title: null, laid, close: null, closes: {} }, null).title; // => 'Norvane x, 2026-11-01 up to 2026-12-01'
+ * billReport({ head, title: null, laid, basis: 'effective', close: null, closes: {} }, null).title; // => 'Norvane x, 2026-11-01 up to 2026-12-01'
  */
 export function billReport(
   told: ToldBill,

@@ -63,12 +63,19 @@ export function printedParts(
 
 /**
  * @example
- * closeSentence({ billed: '100', low: '290', likely: '300', high: '310', days: [], from: 10 }, 'USD'); // => 'Closes at about 300.00 USD, between 290.00 and 310.00 in eight of ten; 100.00 are billed so far. Worked out of 10 days.'
+ * closeSentence({ billed: '100', low: '290', likely: '300', high: '310', days: [], from: 10, rangeOf: 2 }, 'USD'); // => 'Closes at about 300.00 USD, between 290.00 and 310.00 in eight of ten; 100.00 are billed so far. Worked out of 10 days; the range is wider than these days say, as the 2 periods before closed further off.'
  */
-export function closeSentence({ billed, low, likely, high, from }: Projection, currency: string): string {
+export function closeSentence(
+  { billed, low, likely, high, from, rangeOf }: Projection,
+  currency: string,
+): string {
   const money = (text: string): string => writeMoney(text, currency);
   const range = low === high ? '' : `, between ${money(low)} and ${money(high)} in eight of ten`;
-  return `Closes at about ${money(likely)} ${currency}${range}; ${money(billed)} are billed so far. Worked out of ${from} ${from === 1 ? 'day' : 'days'}.`;
+  const days = `${from} ${from === 1 ? 'day' : 'days'}`;
+  const before = rangeOf === 1 ? 'the period before' : `the ${rangeOf} periods before`;
+  const wider =
+    rangeOf === 0 ? '' : `; the range is wider than these days say, as ${before} closed further off`;
+  return `Closes at about ${money(likely)} ${currency}${range}; ${money(billed)} are billed so far. Worked out of ${days}${wider}.`;
 }
 
 /**

@@ -1,4 +1,5 @@
 /** What is to be said of a watch now: each step once in a period, once ahead and once when it is reached; calm after. */
+import { dayAfter } from '../bills';
 import type { WatchStanding } from './watched';
 
 export const ALERT_KINDS = ['reached', 'coming'] as const;
@@ -32,7 +33,7 @@ export function dueAlerts(standing: WatchStanding, said: readonly SaidStep[], ah
   const isSaid = (kind: AlertKind, step: string): boolean =>
     said.some((each) => each.kind === kind && each.step === step);
   const reached = standing.reached.filter(({ step }) => !isSaid('reached', step));
-  const until = new Date(Date.parse(`${standing.newest}T00:00:00Z`) + ahead * DAY).toISOString().slice(0, 10);
+  const until = dayAfter(standing.newest, ahead);
   const coming = standing.coming.filter(
     ({ step, day }) => day <= until && !isSaid('coming', step) && !isSaid('reached', step),
   );
@@ -50,5 +51,3 @@ function highest(
   const last = steps.at(-1);
   return last ? [{ kind, step: last.step, day: last.day, with: steps.map(({ step }) => step) }] : [];
 }
-
-const DAY = 86_400_000;

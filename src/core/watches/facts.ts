@@ -77,7 +77,7 @@ export function factsOf(terms: WatchTerms, bill: WatchedBill): Found {
 
 /** Something that is expected and of which nothing is billed yet. */
 const NOTHING_YET: Projection = {
-  ...{ billed: '0', low: '0', likely: '0', high: '0', days: [], from: 0, pace: '0' },
+  ...{ billed: '0', low: '0', likely: '0', high: '0', days: [], from: 0, pace: '0', rangeOf: 0 },
 };
 
 interface Sums {

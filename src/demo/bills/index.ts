@@ -1,6 +1,6 @@
 /** A stand-in for a billing feed: three months of the live sailing map, day by day, with what comes late and is put right. */
 import { billCsv } from '@/formats/focus/write-bill';
-import { daysOfPeriod } from '@/core/bills';
+import { dayAfter, daysOfPeriod } from '@/core/bills';
 import type { Design } from '@/core/design';
 import type { BookSet } from '@/core/pricing';
 import type { BillingFeed, FeedFile, StandInStore } from '@/operations';
@@ -59,13 +59,7 @@ export const DEMO_FEED_DAYS: readonly string[] = [
   ...daysOfPeriod({ from: '2026-11-14', to: '2026-11-18' }),
 ];
 
-const dayAfter = (day: string): string =>
-  new Date(Date.parse(`${day}T00:00:00Z`) + 86_400_000).toISOString().slice(0, 10);
-
-const dayBefore = (day: string): string =>
-  new Date(Date.parse(`${day}T00:00:00Z`) - 86_400_000).toISOString().slice(0, 10);
-
 /** As if the days until then had passed: the next file is that of `day`. */
-export const beforeDay = (day: string): State => ({ day: dayBefore(day) });
+export const beforeDay = (day: string): State => ({ day: dayAfter(day, -1) });
 
 export const FEED_KEY = KEY;

@@ -1,6 +1,7 @@
 /** Bills as FOCUS CSV: what is expected of a design, and what the stand-in of a billing feed delivers. */
 import { stringify } from 'csv-stringify/sync';
-import type { BillHead, ChargedRow } from '@/core/bills';
+import { defused } from '../defused';
+import { type BillHead, type ChargedRow, dayAfter } from '@/core/bills';
 
 const COLUMNS = [
   'BilledCost',
@@ -51,12 +52,10 @@ export function* billCsv(head: BillHead, rows: Iterable<ChargedRow>): Generator<
   if (batch.length > 0) yield written(batch);
 }
 
-const AMOUNT = /^-?\d+(\.\d+)?$/;
-
 const written = (rows: readonly string[][]): string =>
   stringify([...rows], {
     record_delimiter: 'windows',
-    cast: { string: (value) => (AMOUNT.test(value) ? value : { value, escape_formulas: true }) },
+    cast: { string: defused },
   });
 
 const midnight = (day: string): string => `${day}T00:00:00Z`;
@@ -98,6 +97,3 @@ function cellsOf(head: BillHead, row: ChargedRow): string[] {
   };
   return COLUMNS.map((column) => cells[column]);
 }
-
-const dayAfter = (day: string): string =>
-  new Date(Date.parse(`${day}T00:00:00Z`) + 86_400_000).toISOString().slice(0, 10);

@@ -1,5 +1,6 @@
 /** The head of a bill: which it is, its views, the design that it is held against, its period closed, and files. */
 'use client';
+import { useSearchParams } from 'next/navigation';
 import { useState } from 'react';
 import type { BillForm, StoredBill } from '@/operations';
 import { Button } from '@/ui/button';
@@ -29,19 +30,22 @@ export function BillHeadLine({ bill, design, designs }: BillHeadProps) {
   const acts = useBillActs();
   const [isClosing, setClosing] = useState(false);
   const base = `/bills/${bill.id}`;
+  // Whichever money is looked at stays so from view to view, and in files.
+  const isBilled = useSearchParams().get('money') === 'billed';
+  const view = (name: string): string => `${base}${name}${isBilled ? '?money=billed' : ''}`;
   return (
     <>
       <PlaceHead
         title={`${bill.provider}, ${periodWords(bill)}`}
         viewsOf="Views of the bill"
         views={[
-          [base, 'Ledger'],
-          [`${base}/days`, 'Days'],
-          [`${base}/mapping`, 'Mapping'],
-          [`${base}/use`, 'Included'],
-          [`${base}/measured`, 'Measured'],
-          [`${base}/prices`, 'Prices'],
-          [`${base}/columns`, 'Columns'],
+          [view(''), 'Ledger'],
+          [view('/days'), 'Days'],
+          [view('/mapping'), 'Mapping'],
+          [view('/use'), 'Included'],
+          [view('/measured'), 'Measured'],
+          [view('/prices'), 'Prices'],
+          [view('/columns'), 'Columns'],
         ]}
       >
         <select
@@ -62,7 +66,8 @@ export function BillHeadLine({ bill, design, designs }: BillHeadProps) {
           items={FORMS.map(([form, label, detail]) => ({
             label,
             detail,
-            onSelect: () => saveFile(`/api/bills/${bill.id}/file?form=${form}`),
+            onSelect: () =>
+              saveFile(`/api/bills/${bill.id}/file?form=${form}&basis=${isBilled ? 'billed' : 'effective'}`),
           }))}
         />
         {bill.closing ? (

@@ -3,6 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { addAll, decimal } from '@/core/base';
+import { dayAfter } from '@/core/bills';
 import { writeNumber } from '@/core/display';
 import type { BillListing } from '@/operations';
 import { Amount } from '@/ui/amount';
@@ -82,7 +83,7 @@ const COLUMNS: readonly Omit<LedgerColumn<BillListing>, 'edit'>[] = [
 function stateWords({ closing, newest, to }: BillListing): string {
   if (closing) return 'closed';
   if (newest === null) return 'no use yet';
-  const last = new Date(Date.parse(`${to}T00:00:00Z`) - 86_400_000).toISOString().slice(0, 10);
+  const last = dayAfter(to, -1);
   return newest >= last ? 'whole, open' : `known until ${newest.slice(5)}`;
 }
 

@@ -3,7 +3,6 @@
 import { decimal } from '@/core/base';
 import { closeSentence, writeMoney } from '@/core/display';
 import { minorDigits } from '@/core/money';
-import type { BackTested } from '@/core/bills';
 import type { BillView } from '@/operations';
 import { CurveChart } from '@/ui/curve-chart';
 import { Empty } from '@/ui/empty';
@@ -13,12 +12,10 @@ import { Difference } from '../reviews/marks';
 
 interface DaysProps {
   readonly view: BillView;
-  /** What would have been projected of the periods before. */
-  readonly tested: readonly BackTested[];
 }
 
-export function DaysScreen({ view, tested }: DaysProps) {
-  const { close, laid, bill } = view;
+export function DaysScreen({ view }: DaysProps) {
+  const { close, laid, bill, tested } = view;
   const { currency } = laid;
   const drawing = close && daysDrawing(view);
   return (

@@ -1,5 +1,5 @@
 /** A billing period as people call it. */
-import type { BillPeriod } from '@/core/bills';
+import { type BillPeriod, dayAfter } from '@/core/bills';
 
 const MONTHS = [
   ...['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October'],
@@ -11,6 +11,6 @@ export function periodWords({ from, to }: BillPeriod): string {
   const [year, month, day] = from.split('-').map(Number) as [number, number, number];
   const next = new Date(Date.UTC(year, month, 1)).toISOString().slice(0, 10);
   if (day === 1 && to === next) return `${MONTHS[month - 1]} ${year}`;
-  const last = new Date(Date.parse(`${to}T00:00:00Z`) - 86_400_000).toISOString().slice(0, 10);
+  const last = dayAfter(to, -1);
   return `${from} to ${last}`;
 }

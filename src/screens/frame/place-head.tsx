@@ -13,6 +13,7 @@ interface PlaceHeadProps {
 
 export function PlaceHead({ title, viewsOf, views, children }: PlaceHeadProps) {
   const path = usePathname();
+  const isHere = (href: string): boolean => path === href.split('?')[0];
   return (
     <div className="flex min-h-[46px] shrink-0 items-stretch gap-5 border-b border-line px-[18px] max-[700px]:flex-wrap max-[700px]:gap-y-0 max-[700px]:pt-2">
       <h1 className="min-w-0 self-center truncate text-lg font-semibold whitespace-nowrap">{title}</h1>
@@ -25,8 +26,8 @@ export function PlaceHead({ title, viewsOf, views, children }: PlaceHeadProps) {
             key={href}
             href={href}
             prefetch={false}
-            aria-current={path === href ? 'page' : undefined}
-            className={`flex h-full items-center border-b-[3px] pt-[3px] text-sm whitespace-nowrap ${path === href ? 'border-brand font-semibold' : 'border-transparent text-soft hover:text-ink'}`}
+            aria-current={isHere(href) ? 'page' : undefined}
+            className={`flex h-full items-center border-b-[3px] pt-[3px] text-sm whitespace-nowrap ${isHere(href) ? 'border-brand font-semibold' : 'border-transparent text-soft hover:text-ink'}`}
           >
             {label}
           </Link>

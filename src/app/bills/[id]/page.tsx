@@ -1,4 +1,4 @@
-import { openedBill } from '@/app/lib/open-bill';
+import { type BillPage, openedBill } from '@/app/lib/open-bill';
 import { context } from '@/app/wiring';
 import { listAlerts } from '@/operations';
 import { BillScreen } from '@/screens/bills/bill-screen';
@@ -6,16 +6,10 @@ import { BillScreen } from '@/screens/bills/bill-screen';
 /** What watches said of it, the newest. */
 const SAID = 2;
 
-interface PageProps {
-  readonly params: Promise<{ id: string }>;
-  readonly searchParams: Promise<Readonly<Record<string, string | string[] | undefined>>>;
-}
-
-export default async function Page({ params, searchParams }: PageProps) {
-  const { money } = await searchParams;
+export default async function Page({ params, searchParams }: BillPage) {
   const { id } = await params;
-  const view = await openedBill(id, money === 'billed' ? 'billed' : 'effective');
-  const said = (await listAlerts(context())).filter(({ known }) => known.bill === id);
+  const view = await openedBill(id, (await searchParams).money);
+  const said = await listAlerts(context(), id);
   return (
     <BillScreen
       key={`${view.bill.id} ${view.bill.revision}`}

@@ -1,10 +1,6 @@
-import { context } from '@/app/wiring';
-import { openedBill } from '@/app/lib/open-bill';
-import { backTestBill } from '@/operations';
+import { type BillPage, openedBill } from '@/app/lib/open-bill';
 import { DaysScreen } from '@/screens/bills/days-screen';
 
-export default async function Page({ params }: { readonly params: Promise<{ id: string }> }) {
-  const { id } = await params;
-  const view = await openedBill(id);
-  return <DaysScreen view={view} tested={await backTestBill(context(), id)} />;
+export default async function Page({ params, searchParams }: BillPage) {
+  return <DaysScreen view={await openedBill((await params).id, (await searchParams).money)} />;
 }
