@@ -37,7 +37,8 @@ export function billRepository(db: Kysely<Database>): BillStore {
         .where('bill_id', '=', id)
         .orderBy('at')
         .execute();
-      return rows.map(({ said, ...sums }) => ({ ...said, ...sums }));
+      // Into what was just read: to spread thousands of them takes ten times as long.
+      return rows.map(({ said, ...sums }) => Object.assign(said, sums));
     },
     days: async (workspace, id, groups, measure) => {
       if (!UUID.test(id) || groups.length === 0) return [];
