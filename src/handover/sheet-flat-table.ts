@@ -9,6 +9,7 @@ import {
   addProse,
   asSection,
   asTotal,
+  heightOf,
   letterOf,
   moneyFormat,
   PLAIN_FORMAT,
@@ -18,6 +19,7 @@ import {
 
 const PERCENT = '0.0 %';
 const FIRST_WIDTH = 34;
+const TEXT_WIDTH = 28;
 
 export async function flatTableSheet(table: FlatTable, at: Date): Promise<Uint8Array> {
   const book = new ExcelJs.Workbook();
@@ -37,7 +39,7 @@ export function addFlatTable(book: Workbook, table: FlatTable, name: string): vo
     sheet,
     head.map((text, column) => ({
       head: text,
-      width: column === 0 ? FIRST_WIDTH : formats[column] ? 16 : 28,
+      width: column === 0 ? FIRST_WIDTH : formats[column] ? 16 : TEXT_WIDTH,
       ...(formats[column] ? { format: formats[column] } : {}),
     })),
     1,
@@ -47,8 +49,9 @@ export function addFlatTable(book: Workbook, table: FlatTable, name: string): vo
   let begun = first;
   for (const row of rows) {
     const number = sheet.rowCount + 1;
-    sheet.addRow(row.cells.map(valueOf));
-    if (row.level === 'group' && noSums) asSection(sheet, number);
+    sheet.addRow(row.cells.map(valueOf)).height = Math.max(...row.cells.map(heightOfCell));
+    if (row.level === 'total' && noSums) asTotal(sheet, number);
+    else if (row.level === 'group' && noSums) asSection(sheet, number);
     else if (row.level === 'group') {
       sums(sheet, row, number, (letter) => `SUM(${letter}${begun}:${letter}${number - 1})`);
       asSection(sheet, number);
@@ -71,6 +74,10 @@ export function addToKnow(book: Workbook, { title, answer, notes }: FlatTable, n
     for (const line of note.lines) addProse(told, line);
   }
 }
+
+/** Text wraps, and not every program measures rows on opening. */
+const heightOfCell = (cell: FlatCell, column: number): number =>
+  heightOf(typeof cell === 'string' ? cell : '', column === 0 ? FIRST_WIDTH : TEXT_WIDTH);
 
 function valueOf(cell: FlatCell): string | number | null {
   if (typeof cell === 'string') return cell === '' ? null : cell;

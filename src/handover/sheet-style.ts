@@ -73,5 +73,9 @@ const LINE = 15;
 export function addProse(sheet: Worksheet, text: string): void {
   const row = sheet.addRow([text]);
   row.getCell(1).alignment = { wrapText: true, vertical: 'top' };
-  row.height = LINE * Math.max(1, Math.ceil(text.length / PROSE_WIDTH));
+  row.height = heightOf(text, PROSE_WIDTH);
 }
+
+/** Points of a text in a column of that width. */
+export const heightOf = (text: string, width: number): number =>
+  LINE * Math.max(1, Math.ceil(text.length / width));

@@ -61,18 +61,30 @@ const DIGITS = 9;
  */
 export function commitmentsOf(things: readonly BillThing[]): CommitmentParts[] {
   const use = things.filter(({ category, isCorrection }) => category === 'Usage' && !isCorrection);
-  const names = [...new Set(use.flatMap(({ commitment }) => (commitment ? [commitment] : [])))].sort();
+  const byName = groupsOf(use, ({ commitment }) => commitment);
+  const onDemand = groupsOf(byName.get('') ?? [], placeOf);
+  byName.delete('');
+  const names = [...byName.keys()].sort();
   return names.map((commitment) => {
-    const own = use.filter((each) => each.commitment === commitment);
+    const own = byName.get(commitment)!;
     const used = own.filter(({ commitmentStatus }) => commitmentStatus !== 'Unused');
-    const places = new Set(used.map(placeOf));
     return {
       commitment,
       used,
       unused: own.filter(({ commitmentStatus }) => commitmentStatus === 'Unused'),
-      beyond: use.filter((each) => !each.commitment && places.has(placeOf(each))),
+      beyond: [...new Set(used.map(placeOf))].flatMap((place) => onDemand.get(place) ?? []),
     };
   });
+}
+
+function groupsOf(things: readonly BillThing[], by: (thing: BillThing) => string): Map<string, BillThing[]> {
+  const groups = new Map<string, BillThing[]>();
+  for (const thing of things) {
+    const group = groups.get(by(thing)) ?? [];
+    groups.set(by(thing), group);
+    group.push(thing);
+  }
+  return groups;
 }
 
 const placeOf = ({ service, sku, region, unit }: BillThing): string =>

@@ -75,7 +75,7 @@ export function billTable(told: ToldBill): FlatTable {
       {
         title: 'What is compared',
         lines: [
-          `Days ${laid.days.known} of ${laid.days.all}, as much as ${writeNumber(laid.days.worth)} whole ones. ${laid.without.length} lines of the design have no expectation.`,
+          `Days ${laid.days.known} of ${laid.days.all}, as much as ${writeNumber(decimal(laid.days.worth).toDecimalPlaces(1).toString())} whole ones. ${laid.without.length} lines of the design have no expectation.`,
           BASIS_WORDS[told.basis],
         ],
       },
@@ -210,7 +210,6 @@ export function billReport(
         ? `Closed on ${closing.at.slice(0, 10)} by ${closing.by}.${closing.note ? ` ${closing.note}` : ''}`
         : `Not closed. Days ${told.laid.days.known} of ${told.laid.days.all}.`,
       `Billed ${writeMoney(total.billed, currency)} ${currency}, expected ${writeMoney(total.soFar, currency)}.`,
-      table.answer,
     ],
     total: null,
     tables: [stepsTable, { ...table, title: 'Line by line' }],

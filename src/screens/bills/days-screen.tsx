@@ -34,6 +34,11 @@ export function DaysScreen({ view }: DaysProps) {
             <p className="mt-1 text-sm" data-testid="close-sentence">
               {closeSentence(close, currency)}
             </p>
+            <p className="text-sm text-soft">
+              {view.basis === 'billed'
+                ? 'Billed cost: as it is charged.'
+                : 'Effective cost: what is paid in advance is spread.'}
+            </p>
             <CurveChart
               label={`${drawing.question} ${closeSentence(close, currency)}`}
               {...drawing}
