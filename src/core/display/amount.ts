@@ -136,3 +136,18 @@ export function groupInText(text: string, locale: string = HOUSE): string {
   const { group } = signs(locale);
   return text.replace(/(?<![\d.])\d{5,}(?!\d)/g, (digits) => groupDigits(digits, group));
 }
+
+/** Beyond so many times the whole, a percentage says nothing. */
+const MANY = 10;
+
+/**
+ * How much of a whole: a percentage, and from ten times on so many times.
+ *
+ * @example
+ * writeReach('0.85'); // => '85 %'
+ * writeReach('27826.5'); // => '27 827 times'
+ */
+export function writeReach(share: string): string {
+  const value = new Decimal(share);
+  return value.abs().greaterThan(MANY) ? `${writeNumber(value.toDecimalPlaces(0))} times` : writeShare(share);
+}

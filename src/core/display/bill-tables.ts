@@ -11,7 +11,7 @@ import type {
 } from '../bills';
 import { writeMoney, writeNumber } from './amount';
 import { billLines, type BillLine } from './bill-lines';
-import { closeSentence, largestSentence, printedParts, varianceSentence } from './bill-words';
+import { closeSentence, largestSentence, printedParts, billSentence } from './bill-words';
 import type { FleetReport } from './fleet-report';
 import { allowanceSentence, commitmentSentence } from './use-words';
 import type { FlatRow, FlatTable } from './flat-table';
@@ -43,7 +43,7 @@ export function billTable(told: ToldBill): FlatTable {
   const { currency } = head;
   return {
     title: billTitle(head),
-    answer: answerOf(laid, lines, currency, total.difference),
+    answer: answerOf(told, lines, total.difference),
     currency,
     head: [
       title === null ? 'Without a design' : `“${title}”`,
@@ -108,9 +108,14 @@ function notesOf(
 const billTitle = ({ provider, account, from, to }: BillHead): string =>
   `${provider} ${account}, ${from} up to ${to}`.replace(/\s+/g, ' ');
 
-function answerOf(laid: LaidBill, lines: readonly BillLine[], currency: string, difference: string): string {
-  const largest = largestSentence(lines, currency);
-  return [varianceSentence(laid.variance, currency, difference), ...(largest ? [largest] : [])].join(' ');
+function answerOf(
+  { laid, head: { currency }, title }: ToldBill,
+  lines: readonly BillLine[],
+  difference: string,
+): string {
+  const hasDesign = title !== null;
+  const largest = hasDesign ? largestSentence(lines, currency) : null;
+  return [billSentence(laid, currency, { difference, hasDesign }), ...(largest ? [largest] : [])].join(' ');
 }
 
 const moneyOf = ({ soFar, billed, difference }: Pick<BillLine, 'soFar' | 'billed' | 'difference'>) => [
@@ -191,7 +196,10 @@ export function billReport(
   const steps = varianceSteps(told.laid, total.soFar, total.billed);
   const stepsTable: FlatTable = {
     title: 'What made the difference?',
-    answer: varianceSentence(told.laid.variance, currency, total.difference),
+    answer: billSentence(told.laid, currency, {
+      difference: total.difference,
+      hasDesign: told.title !== null,
+    }),
     currency,
     head: ['Step', 'Amount'],
     rows: [

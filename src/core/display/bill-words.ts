@@ -1,6 +1,6 @@
 /** Bills against what was expected, in words. Opening 37. */
 import { type Decimal, decimal } from '../base';
-import type { Projection, Relation, Variance } from '../bills';
+import type { LaidBill, Projection, Relation, Variance } from '../bills';
 import { halfAwayFromZero, minorDigits, roundRows } from '../money';
 import { writeMoney, writeNumber } from './amount';
 import type { BillLine } from './bill-lines';
@@ -64,18 +64,39 @@ export function printedParts(
 /**
  * @example
  * closeSentence({ billed: '100', low: '290', likely: '300', high: '310', days: [], from: 10, rangeOf: 2 }, 'USD'); // => 'Closes at about 300.00 USD, between 290.00 and 310.00 in eight of ten; 100.00 are billed so far. Worked out of 10 days; the range is wider than these days say, as the 2 periods before closed further off.'
+ * closeSentence({ billed: '100', low: '100', likely: '100', high: '100', days: [{ day: '2026-11-30', soFar: '100', isAhead: false }], from: 10, rangeOf: 0 }, 'USD'); // => 'Came to 100.00 USD: every day of it is known.'
  */
 export function closeSentence(
-  { billed, low, likely, high, from, rangeOf }: Projection,
+  { billed, low, likely, high, from, rangeOf, days }: Projection,
   currency: string,
 ): string {
   const money = (text: string): string => writeMoney(text, currency);
   const range = low === high ? '' : `, between ${money(low)} and ${money(high)} in eight of ten`;
-  const days = `${from} ${from === 1 ? 'day' : 'days'}`;
+  if (days.at(-1)?.isAhead === false)
+    return `Came to ${money(likely)} ${currency}: every day of it is known.`;
+  const known = `${from} ${from === 1 ? 'day' : 'days'}`;
   const before = rangeOf === 1 ? 'the period before' : `the ${rangeOf} periods before`;
   const wider =
     rangeOf === 0 ? '' : `; the range is wider than these days say, as ${before} closed further off`;
-  return `Closes at about ${money(likely)} ${currency}${range}; ${money(billed)} are billed so far. Worked out of ${days}${wider}.`;
+  return `Closes at about ${money(likely)} ${currency}${range}; ${money(billed)} are billed so far. Worked out of ${known}${wider}.`;
+}
+
+/**
+ * How a bill stands: over or under, and why; where it is held against no design, what is billed.
+ *
+ * @example
+ * const variance = { price: '0', quantity: '0', mix: '0', new: '90', gone: '0', corrections: '0', difference: '90' };
+ * billSentence({ variance, billed: '90' }, 'USD', { difference: '90', hasDesign: true }); // => '90.00 USD over: 90.00 from what was not expected.'
+ * billSentence({ variance, billed: '90' }, 'USD', { difference: '90', hasDesign: false }); // => '90.00 USD are billed; no design says what to expect.'
+ */
+export function billSentence(
+  { variance, billed }: Pick<LaidBill, 'variance' | 'billed'>,
+  currency: string,
+  { difference, hasDesign }: { readonly difference: string; readonly hasDesign: boolean },
+): string {
+  return hasDesign
+    ? varianceSentence(variance, currency, difference)
+    : `${writeMoney(billed, currency)} ${currency} are billed; no design says what to expect.`;
 }
 
 /**
@@ -92,7 +113,7 @@ export function largestSentence(lines: readonly BillLine[], currency: string): s
   const owner = lines.find(({ key }) => key === largest.parent);
   const difference = decimal(largest.difference);
   const money = `${writeMoney(difference.abs().toString(), currency)} ${currency}`;
-  const named = `${largest.name} of “${owner?.name ?? ''}” is ${money} ${difference.isPositive() ? 'over' : 'under'}`;
+  const named = `${largest.name.charAt(0).toUpperCase()}${largest.name.slice(1)} of “${owner?.name ?? ''}” is ${money} ${difference.isPositive() ? 'over' : 'under'}`;
   if (largest.part === 'outside') return `${named}: it is not in the design.`;
   const { quantityExpected, quantityBilled, unit } = largest;
   if (quantityExpected === null || quantityBilled === null || unit === null) return `${named}.`;

@@ -1,12 +1,9 @@
 /** What is included and what is committed, in words. Openings 33, 36. */
 import { decimal } from '../base';
 import { type AllowanceUse, type BackTested, type CommitmentUse, isWorthSaying } from '../bills';
-import { writeMoney, writeNumber, writeShare } from './amount';
+import { writeMoney, writeNumber, writeReach, writeShare } from './amount';
 
 const quantity = (text: string): string => writeNumber(decimal(text).toSignificantDigits(5).toString());
-
-/** From so many times on a percentage says nothing any more. */
-const MANY = 10;
 
 /**
  * @example
@@ -17,9 +14,7 @@ export function allowanceSentence(
   use: Pick<AllowanceUse, 'label' | 'unit' | 'ofPeriod' | 'used' | 'left' | 'share' | 'runsOut' | 'isOut'>,
 ): string {
   const { label, unit, ofPeriod, used, left, share, runsOut, isOut } = use;
-  const much = decimal(share).greaterThan(MANY)
-    ? `${writeNumber(decimal(share).toDecimalPlaces(0).toString())} times as much`
-    : writeShare(share);
+  const much = writeReach(share);
   const head = `${label}: ${quantity(used)} of ${quantity(ofPeriod)} ${unit} used (${much})`;
   if (isOut) return `${head}. It ran out on ${runsOut}; what came after is charged.`;
   const rest = `${head}, ${quantity(left)} ${unit} left.`;

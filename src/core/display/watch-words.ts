@@ -1,7 +1,7 @@
 /** Watches in words: what is watched, how it stands, what is said. Openings 33, 36. */
 import { decimal } from '../base';
 import type { AlertKind, Unwatchable, Watch, Watched, WatchOf, WatchStanding } from '../watches';
-import { writeMoney, writeNumber, writeShare } from './amount';
+import { writeMoney, writeNumber, writeReach, writeShare } from './amount';
 
 /**
  * “80 % of 1 300.00 USD” and the like: an amount in its unit. A currency has three capitals; everything else is a quantity.
@@ -90,7 +90,7 @@ export function watchedSentence({ on }: Pick<Watch, 'on'>, watched: Watched): st
       : on === 'billed'
         ? ' Reaches no step within the period at this pace.'
         : '';
-  return `${writeShare(share)} of ${whole}.${then}`;
+  return `${writeReach(share)}${writeReach(share).endsWith('%') ? ' of' : ''} ${whole}.${then}`;
 }
 
 /**

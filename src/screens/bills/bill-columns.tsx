@@ -10,10 +10,13 @@ export const shortQuantity = (text: string): string =>
   writeNumber(decimal(text).toSignificantDigits(5).toString());
 
 export function billColumns(currency: string, lines: readonly BillLine[]): LedgerColumn<BillLine>[] {
-  const most = Math.max(
-    0,
-    ...lines.flatMap(({ close, level }) => (close && level === 'component' ? [Number(close.high)] : [])),
+  const most = mostOf(
+    lines.map(({ close, level }) => (close && level === 'component' ? Number(close.high) : 0)),
   );
+  const widest = (of: (line: BillLine) => string | undefined, least: number): string => {
+    const largest = mostOf(lines.map((line) => Math.abs(Number(of(line) ?? 0))));
+    return `${Math.max(least, Math.ceil(writeMoney(largest.toFixed(2), currency).length * DIGIT + BESIDE))}px`;
+  };
   return [
     {
       key: 'name',
@@ -49,7 +52,7 @@ export function billColumns(currency: string, lines: readonly BillLine[]): Ledge
     {
       key: 'soFar',
       head: 'Expected so far',
-      track: '108px',
+      track: widest(({ soFar }) => soFar, 108),
       end: true,
       worth: 4,
       cell: ({ soFar }) => <Money value={soFar} currency={currency} />,
@@ -57,7 +60,7 @@ export function billColumns(currency: string, lines: readonly BillLine[]): Ledge
     {
       key: 'billed',
       head: 'Billed',
-      track: '98px',
+      track: widest(({ billed }) => billed, 98),
       end: true,
       ruled: true,
       cell: ({ billed, level }) => <Money value={billed} currency={currency} strong={level === 'section'} />,
@@ -65,7 +68,7 @@ export function billColumns(currency: string, lines: readonly BillLine[]): Ledge
     {
       key: 'difference',
       head: 'Difference',
-      track: '94px',
+      track: widest(({ difference }) => difference, 94),
       end: true,
       cell: ({ difference, level }) => (
         <Difference value={difference} currency={currency} strong={level === 'section'} />
@@ -74,7 +77,7 @@ export function billColumns(currency: string, lines: readonly BillLine[]): Ledge
     {
       key: 'close',
       head: 'Closes at',
-      track: '98px',
+      track: widest(({ close }) => close?.likely, 98),
       end: true,
       worth: 5,
       cell: ({ close }) =>
@@ -98,13 +101,20 @@ export function billColumns(currency: string, lines: readonly BillLine[]): Ledge
       key: 'expected',
       head: 'In all',
       title: 'Expected in all',
-      track: '98px',
+      track: widest(({ expected }) => expected, 98),
       end: true,
       worth: 2,
       cell: ({ expected }) => <Money value={expected} currency={currency} />,
     },
   ];
 }
+
+/** Pixels of a digit, and of what stands beside the amount. */
+const DIGIT = 7.6;
+const BESIDE = 24;
+
+/** A bill may have more lines than a call may have arguments. */
+const mostOf = (all: readonly number[]): number => all.reduce((a, b) => Math.max(a, b), 0);
 
 function Money({
   value,

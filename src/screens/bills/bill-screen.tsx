@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
-import { billLines, largestSentence, relationSentence, varianceSentence } from '@/core/display';
+import { billLines, largestSentence, relationSentence, billSentence } from '@/core/display';
 import type { GroupedBy } from '@/core/bills';
 import type { BillView } from '@/operations';
 import { Choice } from '@/ui/field';
@@ -34,7 +34,7 @@ interface BillScreenProps {
 }
 
 export function BillScreen({ view, said }: BillScreenProps) {
-  const { bill, laid, closes, relations, tags } = view;
+  const { bill, design, laid, closes, relations, tags } = view;
   const router = useRouter();
   const [by, setBy] = useState<Shown>('design');
   const [withMeters, setWithMeters] = useState<'meters' | 'components'>('meters');
@@ -46,14 +46,14 @@ export function BillScreen({ view, said }: BillScreenProps) {
     [told, withMeters],
   );
   const focused = told.lines.find(({ key }) => key === cursor?.row);
-  const sentence = largestSentence(told.lines, laid.currency);
+  const sentence = design && largestSentence(told.lines, laid.currency);
   return (
     <>
       <div className="shrink-0 border-b border-line px-[18px] py-2">
         <p className="text-base font-semibold" data-testid="bill-sentence">
           {bill.newest === null
             ? 'There is no use in it yet.'
-            : `After ${laid.days.known} of ${laid.days.all} days ${lowered(varianceSentence(laid.variance, laid.currency, told.total.difference))}`}
+            : `After ${laid.days.known} of ${laid.days.all} days ${lowered(billSentence(laid, laid.currency, { difference: told.total.difference, hasDesign: design !== null }))}`}
         </p>
         {sentence && <p className="mt-0.5 text-sm text-soft">{sentence}</p>}
         {relations.map((relation) => (

@@ -13,6 +13,8 @@ interface StepBarProps {
 
 /** A little more than the whole, so that what is beyond can be seen. */
 const LEAST_SHOWN = 1.1;
+/** Of the picture, so much a label takes. */
+const LABEL = 0.13;
 
 export function StepBar({ label, share, ahead = null, steps }: StepBarProps) {
   const most = Math.min(Math.max(LEAST_SHOWN, share * 1.04, (ahead ?? 0) * 1.04), 4);
@@ -33,11 +35,13 @@ export function StepBar({ label, share, ahead = null, steps }: StepBarProps) {
           style={{ left: at(1), width: `calc(${at(share)} - ${at(1)})` }}
         />
       )}
-      {steps.map((step) => (
+      {steps.map((step, index) => (
         <div key={step} className="absolute top-0.5 h-4.5 border-l border-ink" style={{ left: at(step) }}>
-          <span className="absolute top-3.5 -translate-x-full pr-0.5 text-[10px] leading-3 whitespace-nowrap text-soft">
-            {writeShare(String(step))}
-          </span>
+          {(steps[index + 1] ?? Infinity) - step > most * LABEL && (
+            <span className="absolute top-3.5 -translate-x-full pr-0.5 text-[10px] leading-3 whitespace-nowrap text-soft">
+              {writeShare(String(step))}
+            </span>
+          )}
         </div>
       ))}
     </div>

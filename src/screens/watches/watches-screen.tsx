@@ -1,7 +1,7 @@
 /** Watches: what each stands at, which step comes next and when, and what has been said. */
 'use client';
 import { type KeyboardEvent, useState } from 'react';
-import { watchedSentence, watchedWords, writeShare, writeWatched } from '@/core/display';
+import { watchedSentence, watchedWords, writeReach, writeShare, writeWatched } from '@/core/display';
 import type { Watch } from '@/core/watches';
 import type { ShownWatch, WatchChoices } from '@/operations';
 import { Button } from '@/ui/button';
@@ -155,7 +155,7 @@ function columnsOf(names: ReadonlyMap<string, string>): LedgerColumn<ShownWatch>
     {
       key: 'value',
       head: 'Now',
-      track: '150px',
+      track: '168px',
       end: true,
       worth: 3,
       cell: ({ watched }) =>
@@ -164,13 +164,13 @@ function columnsOf(names: ReadonlyMap<string, string>): LedgerColumn<ShownWatch>
     {
       key: 'share',
       head: 'Share',
-      track: '84px',
+      track: '100px',
       end: true,
       ruled: true,
       cell: ({ watched }) =>
         watched.state === 'watching' ? (
           <span className={Number(watched.standing.share) >= 1 ? 'font-semibold text-ember-ink' : ''}>
-            {writeShare(watched.standing.share)}
+            {writeReach(watched.standing.share)}
           </span>
         ) : (
           <span className="text-ember-ink">cannot</span>
