@@ -83,13 +83,15 @@ export async function readMailbox(context: Context): Promise<readonly KeptMail[]
   return (await context.mailer?.box?.(context.actor.workspace)) ?? null;
 }
 
-/** Once a day, whichever process comes first: paces and closes change by the day alone. */
+/** Once a day, whichever process comes first: paces and closes change by the day alone. One team's trouble is its own. */
 export async function watchTheDay(context: Outside): Promise<boolean> {
   const day = context.now().toISOString().slice(0, 10);
   if (!(await context.watches.takeDay(day))) return false;
+  const failed: unknown[] = [];
   for (const workspace of await context.watches.workspaces()) {
     const actor: Actor = { user: 'watches', workspace, role: 'pipeline' };
-    await evaluateWatches({ ...context, actor });
+    await evaluateWatches({ ...context, actor }).catch((error: unknown) => failed.push(error));
   }
+  if (failed.length > 0) throw new AggregateError(failed, 'Watches of some teams could not be looked at.');
   return true;
 }

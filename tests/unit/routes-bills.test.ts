@@ -144,6 +144,11 @@ describe('a bill', () => {
       expect(file.headers.get('content-disposition')).toContain(`norvane-quay-2026-11-01.${form}`);
     }
     expect((await take('doc')).status).toBe(422);
+    // In the money that was looked at; both say which.
+    const billed = await take('md&basis=billed');
+    expect(billed.text).toContain('Amounts are billed cost');
+    expect(md!.text).toContain('Amounts are effective cost');
+    expect((await take('md&basis=list')).status).toBe(422);
   });
 
   it('is closed with a note, and then stands', async () => {

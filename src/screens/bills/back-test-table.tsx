@@ -34,7 +34,7 @@ export function BackTestTable({ tested, currency, known }: BackTestProps) {
           <tbody>
             {tested.map(({ from, likely, low, high, actual, off, isWithin }) => (
               <tr key={from} className="border-b border-line">
-                <td className="py-0.5 pr-3">{from.slice(0, 7)}</td>
+                <td className="py-0.5 pr-3 whitespace-nowrap">{from.slice(0, 7)}</td>
                 <td className={NUMBER}>{money(likely)}</td>
                 <td className={NUMBER}>{money(low)}</td>
                 <td className={NUMBER}>{money(high)}</td>

@@ -43,7 +43,7 @@ export function daysDrawing({
       ],
     });
   return {
-    question: 'How does this period run against the design?',
+    question: expected > 0 ? 'How does this period run against the design?' : 'How does this period run?',
     lines,
     x: {
       title: `Days of the period from ${bill.from}`,

@@ -67,7 +67,7 @@ export function DaysScreen({ view }: DaysProps) {
                 const digits = minorDigits(currency);
                 return (
                   <tr key={day} className={`border-b border-line tabular-nums ${isAhead ? 'text-soft' : ''}`}>
-                    <td className="py-0.5 pr-3">{day}</td>
+                    <td className="py-0.5 pr-3 whitespace-nowrap">{day}</td>
                     <td className="py-0.5 pr-3">{isAhead ? 'worked out' : 'billed'}</td>
                     <td className="py-0.5 pr-3 text-right">
                       {writeMoney(decimal(soFar).minus(before), currency)}
