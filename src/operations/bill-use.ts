@@ -20,7 +20,7 @@ export interface UseOfBill {
 }
 
 /** All groups are asked at once, since every question goes over all days of the bill. */
-export async function useOf(
+export async function usedOf(
   context: Context,
   worked: Projected,
   of: { readonly design: Design; readonly allowances: ReturnType<typeof allowancesIn> },

@@ -14,7 +14,7 @@ import { notFound } from './app-error';
 import { type Closes, closesOf, type Projected } from './bill-closes';
 import { pastOf } from './bill-past';
 import { componentsOf, rulesOf, type RulesOfDesign } from './bill-rules';
-import { type UseOfBill, useOf } from './bill-use';
+import { type UseOfBill, usedOf } from './bill-use';
 import { loadBooks } from './load-books';
 import type { Context, StoredDesign } from './ports';
 
@@ -50,7 +50,7 @@ export async function workBill(context: Context, id: string, basis: CostBasis): 
   const base = { bill, laid, taken, basis, completeness, past };
   const [closed, use] = await Promise.all([
     closesOf(context, base),
-    useOf(context, base, { design, allowances: found ? allowancesIn(design, books) : [] }),
+    usedOf(context, base, { design, allowances: found ? allowancesIn(design, books) : [] }),
   ]);
   return { ...base, ...closed, ...use, found, design, rules: kept, tested };
 }

@@ -29,7 +29,7 @@ const INSIDE = [
   'priceDesignOnServer',
   'reportOf',
   'rulesOf',
-  'useOf',
+  'usedOf',
 ];
 
 describe('who may do what', () => {
