@@ -13,6 +13,8 @@ export interface RowBatch {
   /** Number of the first row as the file counts, the first is 1. */
   readonly first: number;
   readonly rows: readonly (readonly string[])[];
+  /** Of each row, the places of cells that a workbook keeps as numbers. */
+  readonly numeric?: readonly (readonly number[])[];
   /** Bytes of the file that are read. */
   readonly bytes: number;
   /** What is worth knowing of the sheet, told with its last rows. */

@@ -62,8 +62,9 @@ class SheetReader {
   /** Number of the last row that was read. */
   last = 0;
   private readonly parser: SaxesParser;
-  private ready: { first: number; rows: string[][] }[] = [];
+  private ready: { first: number; rows: string[][]; numeric: number[][] }[] = [];
   private row: string[] = [];
+  private numeric: number[] = [];
   private cell = { at: 0, type: '', style: 0, text: '', formula: false };
   private inValue = false;
   private empty = 0;
@@ -159,6 +160,7 @@ class SheetReader {
       throw new InventoryError(`Sheet “${this.name}”: its rows are not in order after row ${this.last}.`);
     this.last = number;
     this.row = [];
+    this.numeric = [];
   }
 
   private endCell(): void {
@@ -168,6 +170,7 @@ class SheetReader {
     if (text === '') return;
     while (this.row.length < at) this.row.push('');
     this.row[at] = text;
+    if (this.cell.type === '' || this.cell.type === 'n') this.numeric.push(at);
   }
 
   private textOfCell(): string {
@@ -191,8 +194,10 @@ class SheetReader {
       return;
     }
     const batch = this.ready.at(-1);
-    if (batch && batch.first + batch.rows.length === this.last) batch.rows.push(this.row);
-    else this.ready.push({ first: this.last, rows: [this.row] });
+    if (batch && batch.first + batch.rows.length === this.last) {
+      batch.rows.push(this.row);
+      batch.numeric.push(this.numeric);
+    } else this.ready.push({ first: this.last, rows: [this.row], numeric: [this.numeric] });
   }
 }
 

@@ -2,6 +2,7 @@
 import { decimal, type Decimal } from '@/core/base';
 import { billUnit, patternTest } from '@/core/bills';
 import type { RateTerm } from '@/core/terms';
+import { conversionFactor } from '@/core/units';
 import { LIST_COLUMNS, type ListColumn, type PriceListMap } from './map-schema';
 
 export type ListCells = Readonly<Partial<Record<ListColumn, string>>>;
@@ -58,16 +59,32 @@ export function numberIn(
   const text = (cells[column] ?? '').trim();
   if (text === '') return null;
   const bare = text.replace(/^[A-Z]{3}\s+|\s+[A-Z]{3}$|[\p{Sc}\s\u00a0\u202f']/gu, '');
-  const point = decimals === 'comma' ? bare.replaceAll('.', '').replace(',', '.') : bare.replaceAll(',', '');
   // One and a half or fifteen hundred: what could be both is not guessed.
   if (decimals === undefined && bare.lastIndexOf(',') > bare.lastIndexOf('.'))
     throw new RowFault(
       column,
       `“${text}” may be read in two ways: say “decimals: comma” or “decimals: point”`,
     );
+  const point = ungrouped(bare, decimals === 'comma' ? '.' : ',');
+  if (point === null)
+    throw new RowFault(
+      column,
+      `“${text}” has a ${decimals === 'comma' ? 'point' : 'comma'} that parts no thousands: correct it, or say “decimals: ${decimals === 'comma' ? 'point' : 'comma'}”`,
+    );
   if (SMALL.test(point)) return decimal(point);
   if (!AS_NUMBER.test(point)) throw new RowFault(column, `“${text}” is no price or amount`);
   return decimal(point);
+}
+
+/** With a decimal point and without what parts thousands; null: it stands where no thousands end. */
+function ungrouped(text: string, parts: '.' | ','): string | null {
+  const [whole = '', ...rest] = text.split(parts === '.' ? ',' : '.');
+  const groups = whole.split(parts);
+  const isGrouped =
+    groups.length === 1 || groups.every((each, at) => (at === 0 ? /^\d{1,3}$/ : /^\d{3}$/).test(each));
+  return isGrouped && !rest.some((each) => each.includes(parts))
+    ? [groups.join(''), ...rest].join('.')
+    : null;
 }
 
 const DIGITS = 18;
@@ -88,7 +105,12 @@ export function unitIn(
   const text = (cells.unit ?? '').trim();
   const words = lookUp(map.units, text) ?? text.replace(/^(per|\/)\s*/i, '');
   const read = words === '' ? null : billUnit(words);
-  if (given !== undefined) return { unit: given, factor: decimal('1') };
+  if (given !== undefined) {
+    // The map says what it is, and the row still says how many of it: a price for 1000 is not that of one.
+    const into = read && conversionFactor(read.unit, given);
+    const lot = read?.factor ?? decimal('1');
+    return { unit: given, factor: into?.ok ? lot.times(into.value) : lot };
+  }
   if (!read)
     throw new RowFault(
       'unit',

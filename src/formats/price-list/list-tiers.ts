@@ -7,6 +7,8 @@ export interface TierRow {
   readonly price: Decimal;
   readonly from: Decimal | null;
   readonly upTo: Decimal | null;
+  /** What the list counts by: bounds of next tiers may begin one of it later. */
+  readonly one: Decimal;
 }
 
 export interface TierFault {
@@ -32,9 +34,9 @@ export function readTiers(rows: readonly TierRow[]): ReadTiers {
       : (a.upTo?.toNumber() ?? Infinity) - (b.upTo?.toNumber() ?? Infinity),
   );
   const faults: TierFault[] = [];
-  const tiers = sorted.map(({ line, price, from, upTo }, at) => {
+  const tiers = sorted.map(({ line, price, from, upTo, one }, at) => {
     const next = sorted[at + 1];
-    const end = hasFrom ? (next ? next.from : null) : upTo;
+    const end = upTo ?? (hasFrom && next ? next.from : null);
     const isLast = next === undefined;
     if (hasFrom && at === 0 && from && !from.isZero())
       faults.push({
@@ -42,7 +44,13 @@ export function readTiers(rows: readonly TierRow[]): ReadTiers {
         column: 'tierFrom',
         message: `the tiers begin at ${from}; what is below has no price`,
       });
-    if (hasFrom && upTo !== null && next?.from && !upTo.equals(next.from) && !upTo.plus(1).equals(next.from))
+    if (
+      hasFrom &&
+      upTo !== null &&
+      next?.from &&
+      !upTo.equals(next.from) &&
+      !upTo.plus(one).equals(next.from)
+    )
       faults.push({
         ...{ line, column: 'tierUpTo' as const },
         message: `ends at ${upTo}, and the next begins at ${next.from} (row ${next.line})`,

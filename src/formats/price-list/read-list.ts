@@ -2,6 +2,7 @@
  * Any price list, CSV or workbook, as a price book: read by a map that says once which column is what. Refused whole, with
  * the row and the heading of everything that does not add up. Needs B24, Q9.
  */
+import type { Decimal } from '@/core/base';
 import { InventoryError, type InventoryFile } from '../fleet/inventory-file';
 import { inventoryRows } from '../fleet/read-inventory';
 import { type Fault, MOST_FAULTS } from '../faults';
@@ -42,7 +43,7 @@ export interface ReadPriceList {
   readonly more: number;
 }
 
-/** Headings of the file's tables, for whoever makes a map; of each table the first row that looks like some. */
+/** Headings of the file's tables, for a map; of each table the first row that looks like some. */
 export async function headingsOf(file: InventoryFile): Promise<{ sheet: string; headings: string[] }[]> {
   const found = new Map<string, string[]>();
   for await (const { sheet, rows } of inventoryRows(file, HEADINGS_WITHIN)) {
@@ -63,9 +64,9 @@ export async function headingsOf(file: InventoryFile): Promise<{ sheet: string; 
 export async function readPriceList(file: InventoryFile, map: PriceListMap): Promise<ReadPriceList> {
   const list = new PriceList(map);
   try {
-    for await (const { sheet, first, rows } of inventoryRows(file)) {
+    for await (const { sheet, first, rows, numeric } of inventoryRows(file)) {
       if (map.sheet !== undefined && sheet !== '' && plain(sheet) !== plain(map.sheet)) continue;
-      rows.forEach((row, at) => list.take(row, first + at, sheet));
+      rows.forEach((cells, at) => list.take({ cells, line: first + at, sheet, numeric: numeric?.[at] }));
       if (list.isOver) break;
     }
   } catch (error) {
@@ -73,6 +74,14 @@ export async function readPriceList(file: InventoryFile, map: PriceListMap): Pro
     list.refuse({ path: '', message: error.message });
   }
   return list.end();
+}
+
+interface ListRow {
+  readonly cells: readonly string[];
+  readonly line: number;
+  readonly sheet: string;
+  /** Places of cells that are numbers in the workbook. */
+  readonly numeric: readonly number[] | undefined;
 }
 
 interface Known<T> {
@@ -114,7 +123,7 @@ class PriceList {
     if (this.faults.length < MOST_FAULTS) this.faults.push(fault);
   }
 
-  take(row: readonly string[], line: number, sheet: string): void {
+  take({ cells: row, line, sheet, numeric = [] }: ListRow): void {
     if (row.every((cell) => cell.trim() === '')) return;
     // Once a table has the headings, others are of something else.
     if (this.sheet !== null && sheet !== this.sheet) return;
@@ -135,7 +144,7 @@ class PriceList {
       return;
     }
     try {
-      this.takeRow(this.cellsOf(row), line);
+      this.takeRow(this.cellsOf(row), line, numeric);
     } catch (error) {
       if (!(error instanceof RowFault)) throw error;
       this.refuse(this.faultAt(error.column, line, error.message));
@@ -157,7 +166,7 @@ class PriceList {
     return { path, message, line, ...(at !== undefined && { column: at + 1 }) };
   }
 
-  private takeRow(cells: ListCells, line: number): void {
+  private takeRow(cells: ListCells, line: number, numeric: readonly number[]): void {
     if (this.skips.some((fits) => fits(cells))) {
       this.skipped += 1;
       return;
@@ -167,16 +176,18 @@ class PriceList {
       throw new RowFault('currency', `is ${cells.currency}; the book is in ${map.book.currency}`);
     const rule = this.lines.find(({ fits }) => fits(cells))?.line;
     if (!rule) throw new RowFault('offer', `no line of the map says what “${cells.offer ?? ''}” is`);
-    const price = numberIn(cells, 'price', map.decimals);
+    // What a workbook keeps as a number is one, however the list writes those that are text.
+    const number = (column: ListColumn): Decimal | null =>
+      numberIn(cells, column, numeric.includes(this.places![column] ?? -1) ? 'point' : map.decimals);
+    const price = number('price');
     if (price === null) throw new RowFault('price', 'has no price');
     const { unit, factor } = unitIn(cells, map, rule.unit);
     const region = this.regionIn(cells);
     const sku = this.offerIn(cells, rule, line);
-    const amount = (column: ListColumn): string | null =>
-      numberIn(cells, column, map.decimals)?.toString() ?? null;
-    const base: RateRow | Omit<RateRow, 'charge'> = {
-      ...{ sku, region, meter: rule.meter, term: termIn(cells, map), unit },
-      ...{ upfront: amount('upfront'), allowance: amount('allowance'), pool: rule.pool ?? 'component' },
+    const base: Omit<RateRow, 'charge'> = {
+      ...{ sku, region, meter: rule.meter, term: termIn(cells, map), unit, pool: rule.pool ?? 'component' },
+      upfront: number('upfront')?.toString() ?? null,
+      allowance: number('allowance')?.times(factor).toString() ?? null,
     };
     const key = [base.sku, base.region, base.meter, base.term].join('\n');
     const known = this.rates.get(key) ?? { base, line: rule, rows: [] };
@@ -186,9 +197,15 @@ class PriceList {
         'unit',
         `is ${unit}; row ${known.rows[0]!.line} of the same rate says ${known.base.unit}`,
       );
-    const bound = (column: ListColumn) => numberIn(cells, column, map.decimals)?.times(factor) ?? null;
+    const bound = (column: ListColumn) => number(column)?.times(factor) ?? null;
     known.rows.push({
-      ...{ line, price: pricePerUnit(price, factor), from: bound('tierFrom'), upTo: bound('tierUpTo') },
+      ...{
+        line,
+        price: pricePerUnit(price, factor),
+        from: bound('tierFrom'),
+        upTo: bound('tierUpTo'),
+        one: factor,
+      },
     });
   }
 
