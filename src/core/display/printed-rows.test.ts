@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { addAll, decimal } from '../base';
 import type { ThingGroup } from '../bills';
 import { halfAwayFromZero, minorDigits } from '../money';
-import { printedGroups, yearRows } from '.';
+import { printedGroups, printedRates, yearRows } from '.';
 
 const money = fc
   .tuple(fc.integer({ min: -2_000_000, max: 9_000_000 }), fc.integer({ min: 0, max: 99_999 }))
@@ -33,6 +33,30 @@ describe('groups of a bill', () => {
         expect(printed.map(({ name, rows }) => [name, rows])).toEqual(
           groups.map(({ name, rows }) => [name, rows]),
         );
+      }),
+    );
+  });
+});
+
+describe('rates of a bill beside a book', () => {
+  it('add up to the difference that is told, each off by less than a cent; what has none says nothing', () => {
+    fc.assert(
+      fc.property(fc.array(fc.option(money), { maxLength: 20 }), currency, (all, of) => {
+        const printed = printedRates(
+          all.map((difference) => ({ difference })),
+          of,
+        );
+        const digits = minorDigits(of);
+        expect(sumOf(printed.map(({ difference }) => difference)).toString()).toBe(
+          halfAwayFromZero(sumOf(all), digits).toString(),
+        );
+        printed.forEach(({ difference }, at) => {
+          expect(difference === null).toBe(all[at] === null);
+          const off = decimal(difference ?? '0')
+            .minus(all[at] ?? '0')
+            .abs();
+          expect(off.lessThan(decimal(10).pow(-digits))).toBe(true);
+        });
       }),
     );
   });

@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { HeldRate } from '@/core/bills';
-import { pricesSentence, rateStateWords, writeNumber, writePrice } from '@/core/display';
+import { pricesSentence, printedRates, rateStateWords, writeNumber, writePrice } from '@/core/display';
 import type { BillPrices, HeldPrices, ImportedBook, StoredBill } from '@/operations';
 import { Button } from '@/ui/button';
 import { Empty } from '@/ui/empty';
@@ -98,7 +98,7 @@ export function PricesScreen({ bill, held }: PricesProps) {
           <ErrorNote message={trouble.message} faults={trouble.faults} more={trouble.more} />
         </div>
       )}
-      <Rates rates={rates.slice(0, SHOWN)} currency={currency} />
+      <Rates rates={printedRates(rates, currency).slice(0, SHOWN)} currency={currency} />
       {rates.length > SHOWN && (
         <p className="mt-2 text-sm text-soft">{`The ${SHOWN} of ${writeNumber(String(rates.length))} that cost most are shown; the files have all.`}</p>
       )}
