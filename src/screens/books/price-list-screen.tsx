@@ -34,6 +34,7 @@ interface Opened {
 export function PriceListScreen({ maps, today }: PriceListProps) {
   const client = useListWorker();
   const picker = useRef<HTMLInputElement>(null);
+  const chosenNow = useRef<File>(null);
   const [file, setFile] = useState<File | null>(null);
   const [open, setOpen] = useState<Opened | null>(null);
   const [name, setName] = useState('');
@@ -52,6 +53,7 @@ export function PriceListScreen({ maps, today }: PriceListProps) {
     setReading(false);
   };
   const choose = (chosen: File): void => {
+    chosenNow.current = chosen;
     setFile(chosen);
     setRead(null);
     void attempt(async () => {
@@ -60,8 +62,12 @@ export function PriceListScreen({ maps, today }: PriceListProps) {
     });
   };
   const attemptRead = (map: string): void => {
-    if (file) void attempt(async () => setRead(await client!.ask({ ask: 'read', file, map })));
-    else setTrouble('Choose the price list first.');
+    if (!file) return setTrouble('Choose the price list first.');
+    void attempt(async () => {
+      const found = await client!.ask({ ask: 'read', file, map });
+      // Another list may have been chosen meanwhile.
+      if (chosenNow.current === file) setRead(found);
+    });
   };
   const publish = (): void => {
     if (!read?.file || !read.book) return;

@@ -105,7 +105,14 @@ export function WatchForm({ watch: stored, choices, onSave }: WatchFormProps) {
           }}
         />
       )}
-      <PartFields of={watch.of} choices={own} onChange={(of) => change({ of })} />
+      <PartFields
+        of={watch.of}
+        choices={own}
+        // Of an allowance nothing is new.
+        onChange={(of) =>
+          change({ of, on: of.what === 'allowance' && watch.on === 'new' ? 'billed' : watch.on })
+        }
+      />
       <div className="grid grid-cols-2 gap-3">
         <Choice
           label="Watch"
