@@ -1,5 +1,6 @@
 /** Where a bill and its parts close, from what every day of them came to. */
 import {
+  type BillPeriod,
   type CostBasis,
   dayAfter,
   type DayCost,
@@ -143,17 +144,15 @@ export function closeOf(
   { days, fees }: OwnDays,
 ): Projection | null {
   if (newest === null) return null;
-  const last = dayAfter(to, -1);
-  // What is charged for a day outside of the period is charged within it.
-  const within = (all: readonly DayCost[]): DayCost[] =>
-    all.map(({ day, cost }) => ({ cost, day: day < from ? from : day > last ? last : day }));
+  const period = { from, to };
   return projectClose({
-    from,
-    to,
-    newest,
-    days: within(days),
-    fees: within(fees),
-    completeness: newest >= last ? [] : completeness,
-    past,
+    ...{ ...period, newest, days: within(days, period), fees: within(fees, period), past },
+    completeness: dayAfter(newest) >= to ? [] : completeness,
   });
+}
+
+/** What is charged for a day outside of the period is charged within it. */
+export function within(days: readonly DayCost[], { from, to }: BillPeriod): DayCost[] {
+  const last = dayAfter(to, -1);
+  return days.map(({ day, cost }) => ({ cost, day: day < from ? from : day > last ? last : day }));
 }

@@ -1,5 +1,6 @@
 /** How projections of the periods before a bill would have done: from what each of their days came to as a whole. */
 import { backTest, type BackTested, type CostBasis, type DayCost, periodDays } from '@/core/bills';
+import { within } from './bill-closes';
 import type { BillListing, Context } from './ports';
 
 const MOST_PAST = 6;
@@ -33,7 +34,11 @@ export async function pastOf(
       each.bill === id && each.isFee === isFee ? [{ day: each.day, cost: each[basis] }] : [],
     );
   return backTest(
-    before.map(({ id, from, to }) => ({ from, to, days: costs(id, false), fees: costs(id, true) })),
+    before.map(({ id, from, to }) => ({
+      ...{ from, to },
+      days: within(costs(id, false), { from, to }),
+      fees: within(costs(id, true), { from, to }),
+    })),
     known,
   );
 }

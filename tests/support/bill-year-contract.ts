@@ -126,6 +126,18 @@ export function billYearContract(name: string, make: () => Promise<Stores>): voi
       expect(await viewBill(context, ids[0]!)).toMatchObject({ tested: [], close: { rangeOf: 0 } });
     });
 
+    it('are tried with what is charged for days before them, as it is charged within them', async () => {
+      const ids = await bring();
+      const october = daysOfPeriod(MONTHS[1]!).map((day) => rowOf({ day, billed: '10', effective: '10' }));
+      const refund = rowOf({
+        ...{ day: '2026-09-28', category: 'Credit', service: 'Support', sku: 'BACK', unit: '' },
+        ...{ billed: '-31', effective: '-31', quantity: null },
+      });
+      await importBill(context, billUpload(billText([...october, refund], { ...HEAD, ...MONTHS[1]! })));
+      const { tested } = await viewBill(context, ids[2]!);
+      expect(tested[1]).toMatchObject({ likely: '279', actual: '279', off: '0', isWithin: true });
+    });
+
     it('keep notes on lines: through a file that comes again, frozen when the period is closed', async () => {
       const ids = await bring();
       const id = ids[2]!;

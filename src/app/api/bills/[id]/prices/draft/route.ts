@@ -17,12 +17,23 @@ export const GET = handler(async (request, { id }, context) => {
 
 const isPrices = (as: string): as is BillPrices => (BILL_PRICES as readonly string[]).includes(as);
 
+async function* each(chunks: AsyncIterable<string> | Iterable<string>): AsyncGenerator<string, undefined> {
+  yield* chunks;
+  return undefined;
+}
+
 function file(name: string, type: string, chunks: AsyncIterable<string> | Iterable<string>): Response {
   const encoder = new TextEncoder();
+  const parts = each(chunks);
+  // As fast as it is taken, and no further than it is wanted.
   const stream = new ReadableStream<Uint8Array>({
-    async start(controller) {
-      for await (const chunk of chunks) controller.enqueue(encoder.encode(chunk));
-      controller.close();
+    async pull(controller) {
+      const { done, value } = await parts.next();
+      if (done) controller.close();
+      else controller.enqueue(encoder.encode(value));
+    },
+    async cancel() {
+      await parts.return(undefined);
     },
   });
   return new Response(stream, {
