@@ -6,14 +6,20 @@ import { inTransaction } from './connect';
 import { UUID } from './design-repository';
 import type { Database } from './schema';
 
-type Row = Selectable<Database['bill']>;
+/** What a list shows: how a file keeps to its form can be long, and is read with the one bill. */
+const LISTED = [
+  ...(['id', 'provider', 'account', 'period_from', 'period_to', 'currency', 'revision'] as const),
+  ...(['row_count', 'thing_count', 'newest', 'billed', 'effective', 'changed', 'closing'] as const),
+  ...(['file_name', 'imported_at'] as const),
+] as const;
+type Row = Pick<Selectable<Database['bill']>, (typeof LISTED)[number]>;
 
 export function billRepository(db: Kysely<Database>): BillStore {
   const own = (workspace: string) => db.selectFrom('bill').where('workspace_id', '=', workspace);
   return {
     list: async (workspace) => {
       const rows = await own(workspace)
-        .selectAll()
+        .select(LISTED)
         .orderBy('period_from', 'desc')
         .orderBy('provider')
         .orderBy('account')
