@@ -75,7 +75,8 @@ export function OfferList({ rows, isLoading, component, currency, typed, onChoos
   });
 
   useEffect(() => {
-    if (chosenAt > 0) virtual.scrollToIndex(chosenAt, { align: 'center' });
+    // Not where somebody typed while they were on their way: then the best is in sight.
+    if (at === null && chosenAt > 0) virtual.scrollToIndex(chosenAt, { align: 'center' });
     // eslint-disable-next-line react-hooks/exhaustive-deps -- once, when the rows are there
   }, [isLoading]);
 
@@ -103,7 +104,8 @@ export function OfferList({ rows, isLoading, component, currency, typed, onChoos
   /** What fits best is in sight, whatever was looked at before. */
   const toTop = (): void => {
     setAt(0);
-    scroller.current?.scrollTo({ top: 0 });
+    // By the list itself: where it still settles on another row, it would go back there.
+    virtual.scrollToOffset(0);
   };
   const narrow = (part: Partial<typeof filters>): void => {
     setFilters({ ...filters, ...part });
