@@ -1,6 +1,6 @@
 /** What every view of a fleet knows: its plan, who works it out, how it is changed and saved. */
 'use client';
-import { createContext, useContext } from 'react';
+import { createContext, useContext, useSyncExternalStore } from 'react';
 import type { FleetPlaceNames } from '@/core/display';
 import type { FleetPlan } from '@/core/fleet';
 import type { FleetClient } from '@/workers/fleet-client';
@@ -35,6 +35,12 @@ export const FleetContext = createContext<FleetRoomValue | null>(null);
 
 export function useFleet(): FleetRoomValue {
   const room = useContext(FleetContext);
+  const isAwake = useSyncExternalStore(never, isTrue, isFalse);
   if (!room) throw new Error('There is no fleet above this.');
-  return room;
+  // A part of the page may wake after the worker was started above it: first it is drawn as the server drew it.
+  return isAwake ? room : { ...room, client: null, isOpen: false, opening: null };
 }
+
+const never = () => (): void => undefined;
+const isTrue = (): boolean => true;
+const isFalse = (): boolean => false;
