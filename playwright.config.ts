@@ -18,6 +18,8 @@ export default defineConfig({
   // Two cores that are busy with other things are no reason to fail.
   timeout: 90_000,
   expect: { timeout: 15_000 },
+  // A test that passes only then is told and counted at the end of the run.
+  retries: 1,
   forbidOnly: Boolean(process.env.CI),
   reporter: [
     ['list'],

@@ -38,7 +38,7 @@ print('database killed while a book comes in', await tryImportKills(12));
 if (canMount()) print('edits, readings and an import on a full disk', await tryFullDisk(500));
 else say('A full disk was not tried: only root can make a small one.');
 
-ensureBuilt();
+await ensureBuilt();
 const home = temporaryHome();
 fs.chmodSync(home, 0o755);
 const cluster = await startCluster(home, { durable: true });

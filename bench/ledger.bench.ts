@@ -179,7 +179,7 @@ async function exportsOf(page: Page, id: string, edited: number): Promise<BenchR
 }
 
 requireChromium();
-ensureBuilt();
+await ensureBuilt();
 const home = fs.mkdtempSync(path.join(os.tmpdir(), 'wick-bench-'));
 fs.chmodSync(home, 0o755);
 const cluster = await startCluster(home, { durable: true });

@@ -24,7 +24,7 @@ const HEADERS = { 'content-type': 'application/json', 'sec-fetch-site': 'same-or
 const say = (text: string): void => void process.stdout.write(`${text}\n`);
 const pause = (time: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, time));
 
-ensureBuilt();
+await ensureBuilt();
 const home = fs.mkdtempSync(path.join(os.tmpdir(), 'wick-load-'));
 fs.chmodSync(home, 0o755);
 const cluster = await startCluster(home, { durable: true });

@@ -1,128 +1,113 @@
-/** ./run test: every check in order, stopping at the first that fails, with the count of tests at the end. */
+/** ./run test: every check and every test, with where the time went and the count of tests at the end. */
 import { spawn, spawnSync } from 'node:child_process';
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { ensureBuilt } from './lib/build';
+import { CHECKS, checksOf, type Part, runChecks } from './lib/checks';
 import { requireChromium, requirePostgres, requireReaders } from './lib/debian';
 import { main, say, stop } from './lib/say';
+import { type Reports, tellReport } from './lib/test-report';
 
-const bin = (name: string): string => path.join('node_modules', '.bin', name);
-const reports = fs.mkdtempSync(path.join(os.tmpdir(), 'wick-reports-'));
-const VITEST_REPORT = path.join(reports, 'vitest.json');
-const PLAYWRIGHT_REPORT = path.join(reports, 'playwright.json');
-
-type Step = readonly [name: string, run: () => boolean | Promise<boolean>];
+const reportFolder = fs.mkdtempSync(path.join(os.tmpdir(), 'wick-reports-'));
+const reports: Reports = {
+  vitest: path.join(reportFolder, 'vitest.json'),
+  browser: path.join(reportFolder, 'playwright.json'),
+  times: path.join(reportFolder, 'times.ndjson'),
+};
 
 function command(
   program: string,
   args: readonly string[],
-  env: Readonly<Record<string, string>> = {},
-): boolean {
-  return spawnSync(program, args, { stdio: 'inherit', env: { ...process.env, ...env } }).status === 0;
-}
-
-/** The longest first: two at a time, they end together. */
-const CHECKS: readonly (readonly [name: string, program: string, args: readonly string[]])[] = [
-  ['lint', 'eslint', ['.', '--max-warnings=0']],
-  ['types', 'tsc', ['--noEmit']],
-  ['form', 'prettier', ['--check', '--log-level=warn', '.']],
-  ['types of the core alone', 'tsc', ['-p', 'tsconfig.core.json']],
-  ['dependencies', 'depcruise', ['src', '--config', '.dependency-cruiser.cjs', '--output-type', 'err']],
-  ['unused code', 'knip', ['--no-progress']],
-];
-
-function checked(program: string, args: readonly string[]): Promise<{ good: boolean; said: string }> {
+  env: Readonly<Record<string, string>>,
+): Promise<boolean> {
   return new Promise((resolve) => {
-    const child = spawn(bin(program), args, { stdio: ['ignore', 'pipe', 'pipe'] });
-    const said: Buffer[] = [];
-    child.stdout.on('data', (part: Buffer) => said.push(part));
-    child.stderr.on('data', (part: Buffer) => said.push(part));
-    child.once('error', (error) => resolve({ good: false, said: error.message }));
-    child.once('close', (code) => resolve({ good: code === 0, said: Buffer.concat(said).toString('utf8') }));
+    const child = spawn(path.join('node_modules', '.bin', program), args, {
+      stdio: ['ignore', 'inherit', 'inherit'],
+      env: { ...process.env, ...env },
+    });
+    child.once('error', () => resolve(false));
+    child.once('close', (code) => resolve(code === 0));
   });
 }
 
-/** Each check uses one core; what it says is shown when it ends. */
-const ALL_CHECKS: Step = [
-  'form, lint, types, dependencies, unused code',
-  async () => {
-    const waiting = [...CHECKS];
-    let good = true;
-    const work = async (): Promise<void> => {
-      for (let next = waiting.shift(); next; next = waiting.shift()) {
-        const [name, program, args] = next;
-        const result = await checked(program, args);
-        say(`${name}: ${result.good ? 'good' : 'FAILED'}\n${result.said}`.trimEnd());
-        good &&= result.good;
-      }
-    };
-    await Promise.all([work(), work()]);
-    return good;
-  },
-];
+async function timed(name: string, work: () => boolean | Promise<boolean>): Promise<readonly Part[]> {
+  say(`\n── ${name}`);
+  const begun = Date.now();
+  const good = await work();
+  const seconds = (Date.now() - begun) / 1000;
+  say(`── ${name}: ${good ? 'good' : 'FAILED'} in ${seconds.toFixed(0)} s`);
+  return [{ name, good, seconds }];
+}
 
-const UNIT: Step = [
-  'unit and integration tests',
-  () => {
+const unitTests = (...more: readonly string[]): Promise<readonly Part[]> =>
+  timed('unit and integration tests', () => {
     requirePostgres();
     requireReaders();
-    return command(bin('vitest'), [
-      'run',
-      '--reporter=default',
-      '--reporter=json',
-      `--outputFile.json=${VITEST_REPORT}`,
-    ]);
-  },
-];
+    const forms = ['--reporter=default', '--reporter=json', `--outputFile.json=${reports.vitest}`];
+    return command('vitest', ['run', ...forms, ...more], { WICK_TIMES: reports.times });
+  });
 
-const E2E: Step = [
-  'browser tests',
-  () => {
+const build = (): Promise<readonly Part[]> =>
+  timed('build of the application', async () => {
+    await ensureBuilt();
+    return true;
+  });
+
+const browserTests = (): Promise<readonly Part[]> =>
+  timed('browser tests', () => {
     requirePostgres();
     requireChromium();
-    ensureBuilt();
-    return command(bin('playwright'), ['test'], { PLAYWRIGHT_JSON_OUTPUT_NAME: PLAYWRIGHT_REPORT });
-  },
-];
+    return command('playwright', ['test'], { PLAYWRIGHT_JSON_OUTPUT_NAME: reports.browser });
+  });
 
-/** Adds up what the runners themselves reported. */
-function counts(): { passed: number; failed: number } {
-  const total = { passed: 0, failed: 0 };
-  if (fs.existsSync(VITEST_REPORT)) {
-    const report = JSON.parse(fs.readFileSync(VITEST_REPORT, 'utf8')) as {
-      numPassedTests: number;
-      numFailedTests: number;
-    };
-    total.passed += report.numPassedTests;
-    total.failed += report.numFailedTests;
+/** Against the last commit; files that are gone have nothing to check. */
+function changedFiles(): readonly string[] {
+  const list = (...args: string[]): string[] =>
+    spawnSync('git', args, { encoding: 'utf8' }).stdout.split('\n').filter(Boolean);
+  const all = [...list('diff', '--name-only', 'HEAD'), ...list('ls-files', '--others', '--exclude-standard')];
+  return all.filter((file) => fs.existsSync(file));
+}
+
+/** Checks and building use one core beside the tests, of which several wait for other processes. */
+async function beside(...sides: readonly (() => Promise<readonly Part[]>)[]): Promise<readonly Part[]> {
+  return (await Promise.all(sides.map((side) => side()))).flat();
+}
+
+async function everything(): Promise<readonly Part[]> {
+  const first = await beside(
+    () => unitTests(),
+    async () => [...(await runChecks(CHECKS)), ...(await build())],
+  );
+  return first.every(({ good }) => good) ? [...first, ...(await browserTests())] : first;
+}
+
+async function partsOf(only: string | undefined): Promise<readonly Part[]> {
+  switch (only) {
+    case 'unit':
+      return unitTests();
+    case 'e2e':
+      return [...(await build()), ...(await browserTests())];
+    case 'checks':
+      return runChecks(CHECKS);
+    case '--changed':
+      return beside(
+        () => unitTests('--changed', '--passWithNoTests'),
+        () => runChecks(checksOf(changedFiles())),
+      );
+    case undefined:
+      return everything();
+    default:
+      return stop(`There is no part “${only}”. ./run test takes unit, e2e, checks or --changed.`);
   }
-  if (fs.existsSync(PLAYWRIGHT_REPORT)) {
-    const { stats } = JSON.parse(fs.readFileSync(PLAYWRIGHT_REPORT, 'utf8')) as {
-      stats: { expected: number; flaky: number; unexpected: number };
-    };
-    total.passed += stats.expected + stats.flaky;
-    total.failed += stats.unexpected;
-  }
-  return total;
 }
 
 async function run(): Promise<void> {
-  const [only] = process.argv.slice(2);
-  const steps = only === 'unit' ? [UNIT] : only === 'e2e' ? [E2E] : [ALL_CHECKS, UNIT, E2E];
-  const failed: string[] = [];
-  for (const [name, check] of steps) {
-    const started = Date.now();
-    say(`\n── ${name}`);
-    if (!(await check())) failed.push(name);
-    say(
-      `── ${name}: ${failed.includes(name) ? 'FAILED' : 'good'} in ${((Date.now() - started) / 1000).toFixed(1)} s`,
-    );
-    if (failed.length > 0) break;
-  }
-  const { passed, failed: failedTests } = counts();
-  say(`\n${passed} passed, ${failedTests} failed`);
-  if (failed.length > 0) stop(`Stopped at: ${failed.join(', ')}.`);
+  const parts = await partsOf(process.argv[2]);
+  tellReport(reports, parts);
+  fs.rmSync(reportFolder, { recursive: true, force: true });
+  const failed = parts.filter(({ good }) => !good).map(({ name }) => name);
+  if (failed.length > 0) stop(`Failed: ${failed.join(', ')}.`);
 }
 
 main(run);

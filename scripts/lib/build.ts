@@ -1,5 +1,5 @@
 /** Builds the application when its sources have changed since the last build. */
-import { spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import fs from 'node:fs';
 import path from 'node:path';
@@ -10,19 +10,30 @@ const SOURCES = ['src', 'package-lock.json', 'next.config.ts', 'postcss.config.m
 
 export const NEXT = 'node_modules/next/dist/bin/next';
 
-export function ensureBuilt(): void {
+export async function ensureBuilt(): Promise<void> {
   const state = stateOfSources();
   if (fs.existsSync(MARK) && fs.readFileSync(MARK, 'utf8') === state) return;
   say('Building the application (about a minute) …');
-  const result = spawnSync(process.execPath, [NEXT, 'build'], {
-    encoding: 'utf8',
-    env: { ...process.env, NODE_ENV: 'production' },
-  });
-  if (result.status !== 0) {
-    process.stderr.write(`${result.stdout}\n${result.stderr}\n`);
+  const { status, output } = await built();
+  if (status !== 0) {
+    process.stderr.write(`${output}\n`);
     stop('The application could not be built; the reason stands above.');
   }
   fs.writeFileSync(MARK, state);
+}
+
+function built(): Promise<{ status: number | null; output: string }> {
+  return new Promise((resolve, reject) => {
+    const child = spawn(process.execPath, [NEXT, 'build'], {
+      env: { ...process.env, NODE_ENV: 'production' },
+      stdio: ['ignore', 'pipe', 'pipe'],
+    });
+    const output: Buffer[] = [];
+    child.stdout.on('data', (piece: Buffer) => output.push(piece));
+    child.stderr.on('data', (piece: Buffer) => output.push(piece));
+    child.once('error', reject);
+    child.once('close', (status) => resolve({ status, output: Buffer.concat(output).toString('utf8') }));
+  });
 }
 
 function stateOfSources(): string {

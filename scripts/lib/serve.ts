@@ -13,7 +13,7 @@ export interface Serving {
   readonly command: 'demo' | 'dev' | 'serve';
   readonly mode: 'start' | 'dev';
   readonly demo: boolean;
-  readonly beforeStart: () => void;
+  readonly beforeStart: () => Promise<void>;
 }
 
 /** Milliseconds between two looks at the database server. */
@@ -41,7 +41,7 @@ export async function serve({ command, mode, demo, beforeStart }: Serving): Prom
   const [port, host] = [portOf(command), hostOf()];
   if (!(await isFree(port)))
     stop(`Port ${port} is taken. Stop what uses it, or choose another: ./run ${command} --port ${port + 1}`);
-  beforeStart();
+  await beforeStart();
   // Made while the database starts; asked for again, and its failure told, where it is needed.
   void ensureDesk().catch(() => undefined);
   const own = process.env.DATABASE_URL

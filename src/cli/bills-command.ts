@@ -25,6 +25,7 @@ import { memoryContext } from './memory-context';
 import { type Call, WrongCall } from './options';
 import { say, sayJson } from './print';
 import { writeTable } from './table-output';
+import { terminal } from './terminal';
 
 const INCOMPLETE = 3;
 const BILL_FILE = /\.(csv|csv\.gz|gz|parquet)$/i;
@@ -185,7 +186,7 @@ export async function expectBill(call: Call): Promise<number> {
   const head = { provider: 'expected', account: design.title, from, to, currency: design.currency };
   const text = [...billCsv(head, expectedRows(design, expected, { from, to }))].join('');
   const out = call.one('out');
-  if (out === undefined || out === '-') process.stdout.write(text);
+  if (out === undefined || out === '-') terminal().out(text);
   else writeOut(out, text);
   return expected.without.length > 0 ? INCOMPLETE : 0;
 }

@@ -8,13 +8,14 @@ import { harbourHouse } from '@/demo/harbour-house';
 import { DEMO_PROFILES } from '@/demo/profiles';
 import { writeDesign } from '@/formats';
 import { plainSheets } from '@/handover';
+import { terminal } from './terminal';
 
 export async function writeDemoFiles(folder: string): Promise<number> {
   const write = (name: string, text: string | Uint8Array): void => {
     const file = path.join(folder, name);
     fs.mkdirSync(path.dirname(file), { recursive: true });
     fs.writeFileSync(file, text);
-    process.stdout.write(`${file}\n`);
+    terminal().out(`${file}\n`);
   };
   for (const profile of DEMO_PROFILES) {
     for (const revision of DEMO_REVISIONS) {

@@ -16,6 +16,7 @@ import {
 } from '@/formats';
 import { type BookRead, type BookSink, readBook } from '@/formats/stream';
 import { AppError, invalid } from '@/operations';
+import { terminal } from './terminal';
 
 const STANDARD = '-';
 const BOOK_FILE = /\.(json|csv)(\.gz)?$/;
@@ -24,7 +25,7 @@ const BOOK_FILE = /\.(json|csv)(\.gz)?$/;
 export function readText(file: string): string {
   let bytes: Uint8Array;
   try {
-    bytes = fs.readFileSync(file === STANDARD ? 0 : file);
+    bytes = file === STANDARD ? terminal().input() : fs.readFileSync(file);
   } catch {
     throw unreadable(file);
   }
@@ -34,7 +35,7 @@ export function readText(file: string): string {
 /** Writes a file, “-” for standard output. A folder that is not there is said. */
 export function writeOut(file: string, content: string | Uint8Array): void {
   if (file === STANDARD) {
-    fs.writeSync(1, content as Uint8Array);
+    terminal().out(content);
     return;
   }
   const folder = path.dirname(path.resolve(file));
@@ -57,7 +58,7 @@ export function bytesOf(file: string): {
   readonly bytes: number;
 } {
   try {
-    if (file === STANDARD) return { source: process.stdin, bytes: 0 };
+    if (file === STANDARD) return { source: terminal().stream(), bytes: 0 };
     fs.accessSync(file, fs.constants.R_OK);
     return { source: fs.createReadStream(file, { highWaterMark: 262_144 }), bytes: fs.statSync(file).size };
   } catch {

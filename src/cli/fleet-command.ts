@@ -13,6 +13,7 @@ import { matrixCommand } from './matrix-command';
 import { readingLines } from './reading-lines';
 import type { Call } from './options';
 import { writeTable } from './table-output';
+import { terminal } from './terminal';
 
 const TERMS: readonly Term[] = ['on-demand', '12-none', '36-none'];
 const INCOMPLETE = 3;
@@ -67,7 +68,7 @@ async function inventoryOf(files: readonly string[], mapping: Mapping): Promise<
 
 function bytesOf(file: string): Uint8Array {
   try {
-    return fs.readFileSync(file === '-' ? 0 : file);
+    return file === '-' ? terminal().input() : fs.readFileSync(file);
   } catch {
     throw new AppError('not-found', `“${file}” cannot be read. Check that it is there.`);
   }

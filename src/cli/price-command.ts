@@ -12,6 +12,7 @@ import { booksOf, readDesignFile, writeOut } from './files';
 import type { Call } from './options';
 import { asData, asText, type Priced, type Traces } from './price-output';
 import { say } from './print';
+import { terminal } from './terminal';
 
 const MOST_MONTHS = 120;
 const OVER_BUDGET = 8;
@@ -29,7 +30,7 @@ export async function priceCommand(call: Call): Promise<number> {
   const text = outputOf(priced, call);
   const out = call.one('out');
   if (out === undefined || out === '-') {
-    if (call.form === 'json') process.stdout.write(text);
+    if (call.form === 'json') terminal().out(text);
     else say(text);
   } else writeOut(out, text);
   if (priced.some(({ summary }) => summary.unpriced > 0)) return INCOMPLETE;

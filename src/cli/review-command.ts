@@ -35,6 +35,7 @@ import { newestBooks } from './few-rates';
 import { orRefuse, readText, writeOut } from './files';
 import type { Call } from './options';
 import { say } from './print';
+import { terminal } from './terminal';
 
 const NOT_ALL_PRICED = 3;
 const LIMIT_BROKEN = 8;
@@ -68,7 +69,7 @@ export async function reviewCommand(call: Call): Promise<number> {
   const out = call.one('out');
   if (out !== undefined && out !== '-') writeOut(out, text);
   else if (call.form === 'text') say(text);
-  else process.stdout.write(text);
+  else terminal().out(text);
   if (call.one('send') !== undefined)
     await (await import('./send-review')).sendReview(call, { review, extract });
   if (answer.state === 'failed') return LIMIT_BROKEN;

@@ -4,6 +4,7 @@ import { PHASES, type ReviewPhase, type SentReview, writeSentReview } from '@/fo
 import { AppError, type AppErrorCode, ERROR_TABLE } from '@/operations/app-error';
 import { readText } from './files';
 import { type Call, WrongCall } from './options';
+import { terminal } from './terminal';
 
 /** Milliseconds. */
 const PATIENCE = 30_000;
@@ -13,7 +14,8 @@ const TOKEN_NAME = 'WICK_TOKEN';
 export function requireNamed(call: Call): void {
   for (const option of ['repository', 'change', 'commit'] as const)
     if (call.one(option) === undefined) throw new WrongCall(`--send needs --${option}.`);
-  if (!process.env[TOKEN_NAME]) throw new WrongCall(`--send needs a token of a pipeline in ${TOKEN_NAME}.`);
+  if (!terminal().env[TOKEN_NAME])
+    throw new WrongCall(`--send needs a token of a pipeline in ${TOKEN_NAME}.`);
   phaseOf(call);
 }
 
@@ -54,17 +56,20 @@ export async function sendReview(call: Call, { review, extract }: Worked): Promi
   };
   const told = await post(call.one('send')!, writeSentReview(sent));
   const { summary } = told;
-  process.stderr.write(`Kept at ${told.page}\n`);
-  if (!summary) return void process.stderr.write('It is still being worked out there.\n');
+  terminal().err(`Kept at ${told.page}\n`);
+  if (!summary) return void terminal().err('It is still being worked out there.\n');
   if (summary.difference !== review.totals.difference || summary.currency !== review.currency)
-    process.stderr.write(
+    terminal().err(
       `With the price books there it is ${summary.difference} ${summary.currency}, here ${review.totals.difference} ${review.currency}: the books differ.\n`,
     );
 }
 
 async function post(address: string, body: string): Promise<Told> {
   const url = addressOf(address);
-  const headers = { 'content-type': 'application/json', authorization: `Bearer ${process.env[TOKEN_NAME]}` };
+  const headers = {
+    'content-type': 'application/json',
+    authorization: `Bearer ${terminal().env[TOKEN_NAME]}`,
+  };
   let response: Response;
   try {
     response = await fetch(url, { method: 'POST', headers, body, signal: AbortSignal.timeout(PATIENCE) });

@@ -13,6 +13,7 @@ import { plainSheets } from '@/handover';
 import { reviewMarkdown } from '@/handover/review-markdown';
 import { loadDemo, loadDemoBills } from '@/demo/load-demo';
 import { AppError, asAppError, type Context } from '@/operations';
+import { terminal } from './terminal';
 
 function contextOn(db: ReturnType<typeof connect>): Context {
   return {
@@ -25,7 +26,7 @@ function contextOn(db: ReturnType<typeof connect>): Context {
 
 /** Runs `work` on the database of `DATABASE_URL`, brought to the newest shape. */
 export async function withDatabase<T>(work: (context: Context) => Promise<T>): Promise<T> {
-  const url = process.env.DATABASE_URL;
+  const url = terminal().env.DATABASE_URL;
   if (!url) {
     const message =
       'No database is named. Set DATABASE_URL, for example to the one that ./run demo shows when it starts.';

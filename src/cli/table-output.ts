@@ -6,6 +6,7 @@ import { flatTableCsv } from '@/formats/flat-table-csv';
 import { writeOut } from './files';
 import type { Call } from './options';
 import { say } from './print';
+import { terminal } from './terminal';
 
 export function namesOf({ books: pins }: Design, books: BookSet): PlaceNames {
   const bookOf = (key: string) => {
@@ -22,7 +23,7 @@ export async function writeTable(call: Call, table: FlatTable, data: unknown): P
   const text = await textOf(call, table, data);
   const out = call.one('out');
   if (out !== undefined && out !== '-') return writeOut(out, text);
-  if (call.form === 'json') process.stdout.write(text);
+  if (call.form === 'json') terminal().out(text);
   else say(text);
 }
 

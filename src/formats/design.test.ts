@@ -6,6 +6,7 @@ import { agreementOf, anyDesign, designOf, serverOf, transferOf, volumeOf } from
 import { addAll, decimal } from '@/core/base';
 import { summarise } from '@/core/range';
 import { check, designCsv, editBatchSchema, readDesign, writeDesign } from './index';
+import { drawn } from '@tests/support/drawn';
 
 const books = smallBooks();
 const faultsOf = (text: string): string[] => {
@@ -31,7 +32,7 @@ describe('the design file', () => {
         expect(readDesign(writeDesign(design))).toEqual({ ok: true, value: plain });
         expect(readDesign(writeDesign(design, summarise(design, books)))).toEqual({ ok: true, value: plain });
       }),
-      { numRuns: 50 },
+      { numRuns: drawn(50) },
     );
   });
 
@@ -136,7 +137,7 @@ describe('the CSV', () => {
           expect(addAll(cells.map(decimal)).equals(decimal(total[column]!)), column).toBe(true);
         }
       }),
-      { numRuns: 60 },
+      { numRuns: drawn(60) },
     );
   });
 

@@ -9,6 +9,7 @@ import type { Design } from '@/core/design';
 import { writeMoney } from '@/core/display';
 import { buildReport, type Report } from '@/core/report';
 import { handOver } from './index';
+import { drawn } from '@tests/support/drawn';
 
 const AT = new Date('2026-11-25T12:00:00Z');
 const FULL = { variant: 'full', validUntil: null, withAgreements: true } as const;
@@ -58,7 +59,7 @@ describe('a report of any design', () => {
         same(sum(report.byKind.map((row) => row.value)), report.total.monthly);
         same(sum(report.byCategory.map((row) => row.value)), report.total.monthly);
       }),
-      { numRuns: 40 },
+      { numRuns: drawn(40) },
     );
   });
 
@@ -75,7 +76,7 @@ describe('a report of any design', () => {
         same(report.total.firstYear, report.years[0]!.cash);
         same(report.total.whole, sum(report.years.map((year) => year.cash)));
       }),
-      { numRuns: 15 },
+      { numRuns: drawn(15) },
     );
   });
 
@@ -92,7 +93,7 @@ describe('a report of any design', () => {
           expect(rows.some((row) => row.includes(end))).toBe(true);
         }
       }),
-      { numRuns: 10 },
+      { numRuns: drawn(10) },
     );
   });
 });
@@ -113,7 +114,7 @@ describe('a quotation', () => {
           expect(decimal(amount).plus('0.02').greaterThanOrEqualTo(decimal(before))).toBe(true);
         }
       }),
-      { numRuns: 25 },
+      { numRuns: drawn(25) },
     );
   });
 

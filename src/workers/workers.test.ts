@@ -12,6 +12,7 @@ import type { PlainFigure } from '@/core/trace';
 import { Answerer } from './answer';
 import { LoadedBooks } from './loaded-books';
 import type { Answers } from './protocol';
+import { drawn } from '@tests/support/drawn';
 
 const fakeRoutes = () => bookRoutes(smallBookFile());
 
@@ -68,7 +69,7 @@ describe('the worker', () => {
           };
         }
       }),
-      { numRuns: 40 },
+      { numRuns: drawn(40) },
     );
   });
 

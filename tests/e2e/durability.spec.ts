@@ -1,8 +1,6 @@
 /** The application or the database is killed right after an edit is acknowledged: nothing acknowledged is lost. */
 import fs from 'node:fs';
-import os from 'node:os';
-import path from 'node:path';
-import { setUpDatabase } from '@/cli/set-up';
+import { demoHome } from '@tests/support/demo-home';
 import { type Application, startApplication } from '../../scripts/lib/application';
 import { type Cluster, startCluster } from '../../scripts/lib/cluster';
 import { freePort } from '../../scripts/lib/ports';
@@ -17,10 +15,8 @@ test.describe('killed in the middle', () => {
   let application: Application;
 
   test.beforeAll(async () => {
-    home = fs.mkdtempSync(path.join(os.tmpdir(), 'wick-kill-'));
-    fs.chmodSync(home, 0o755);
+    home = await demoHome('kill');
     cluster = await startCluster(home, { durable: true });
-    await setUpDatabase(cluster.url, { demo: true });
     application = await startApplication({
       port: await freePort(),
       databaseUrl: cluster.url,

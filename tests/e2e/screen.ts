@@ -20,7 +20,7 @@ export const test = base.extend<{ quiet: void }, { application: string }>({
       server.pathname = '/postgres';
       const admin = connect(server.href);
       const mine = `e2e_${workerIndex}`;
-      await sql`create database ${sql.id(mine)} template ${sql.id(demo)}`.execute(admin);
+      await sql`create database ${sql.id(mine)} template ${sql.id(demo)} strategy file_copy`.execute(admin);
       await admin.destroy();
       server.pathname = `/${mine}`;
       const application = await startApplication({

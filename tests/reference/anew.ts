@@ -5,8 +5,9 @@ import { type PricedDesign, priceDesign } from '@/core/pricing';
 import { booksOf } from './agree';
 import type { Dice } from './dice';
 import type { Mixed } from './mixed-design';
+import { drawnSeeds } from '@tests/support/drawn';
 
-export const DESIGNS = Array.from({ length: 250 }, (_, at) => 50_000 + at);
+export const DESIGNS = drawnSeeds(50_000, 250);
 export const fresh = ({ design, books }: Mixed) => ({
   design: structuredClone(design),
   books: booksOf(structuredClone(books)),

@@ -6,6 +6,7 @@ import { planJson } from '@tests/support/plans';
 import { demoBookSet, demoSetting, reviewed } from '@tests/support/reviews';
 import { applyEdits, type Design } from '@/core/design';
 import { acceptEdits, codeLinesOf, designEffect, matchLines, type Review } from '@/core/review';
+import { drawn, metAtLeast } from '@tests/support/drawn';
 
 const REPOSITORY = 'skerrow/drawn';
 const EMPTY: Design = {
@@ -61,8 +62,8 @@ describe('a change taken over into a design', () => {
         const back = applyEdits(second.design, second.inverse);
         expect(back.ok && back.value.design).toEqual(first.design);
       }),
-      { numRuns: 120 },
+      { numRuns: drawn(120) },
     );
-    expect(held).toBeGreaterThan(30);
+    expect(held).toBeGreaterThan(metAtLeast(30));
   });
 });

@@ -8,6 +8,7 @@ import type { LoadProfile, Review } from '@/core/review';
 import { drawnChanges as changes } from '@tests/support/drawn-plans';
 import { type Changed, planJson } from '@tests/support/plans';
 import { demoBookSet, reviewed } from '@tests/support/reviews';
+import { drawn } from '@tests/support/drawn';
 
 const reviewOfPlan = (all: readonly Changed[]): Review => reviewed(planJson(all)).review;
 
@@ -47,7 +48,7 @@ describe('every review', () => {
         const most = review.rows.reduce((count, { lines }) => count + lines.length, 0) * 0.005 + 0.005;
         expect(Math.abs(Number(review.totals.rounding.after))).toBeLessThanOrEqual(most);
       }),
-      { numRuns: 60 },
+      { numRuns: drawn(60) },
     );
   }, 120_000);
 
@@ -70,7 +71,7 @@ describe('every review', () => {
         });
         expect(reviewed(planJson(still), profile).review.totals.difference).toBe('0');
       }),
-      { numRuns: 60 },
+      { numRuns: drawn(60) },
     );
   }, 120_000);
 
@@ -88,7 +89,7 @@ describe('every review', () => {
           for (const line of lines) expect(line.before).toBe(line.after);
         }
       }),
-      { numRuns: 30 },
+      { numRuns: drawn(30) },
     );
   }, 120_000);
 
@@ -102,7 +103,7 @@ describe('every review', () => {
         expect(second.totals.after).toBe(first.totals.after);
         expect(second.doubts).toEqual(first.doubts);
       }),
-      { numRuns: 30 },
+      { numRuns: drawn(30) },
     );
   }, 120_000);
 
@@ -124,7 +125,7 @@ describe('every review', () => {
         for (const row of reviewOfPlan(all).rows)
           if (row.action === 'moved') expect(row.difference).toBe('0');
       }),
-      { numRuns: 30 },
+      { numRuns: drawn(30) },
     );
   }, 120_000);
 });
@@ -137,7 +138,7 @@ describe('a plan through its map', () => {
         const alone = all.map((each) => reviewed(planJson([each])).extract.resources[0]);
         expect(together).toEqual(alone);
       }),
-      { numRuns: 40 },
+      { numRuns: drawn(40) },
     );
   }, 120_000);
 });

@@ -15,9 +15,10 @@ import { drawnStudy } from '../support/studies';
 import { Dice } from './dice';
 import { Fraction } from './fraction';
 import { PlainStudy } from './study';
+import { drawnSeeds } from '@tests/support/drawn';
 
-const SEEDS = Array.from({ length: 40 }, (_, seed) => seed);
-const MORE_SEEDS = Array.from({ length: 25 }, (_, seed) => 1000 + seed);
+const SEEDS = drawnSeeds(0, 40);
+const MORE_SEEDS = drawnSeeds(1000, 30);
 
 /** A hair of a cent: decimals have 34 digits, fractions all of them. */
 function close(found: Decimal, expected: Fraction): boolean {

@@ -1,5 +1,4 @@
 /** `wick compare` as one runs it, on the demo's files. */
-import { spawnSync } from 'node:child_process';
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
@@ -12,30 +11,24 @@ import { bookSet, type BookSet } from '@/core/pricing';
 import { summarise } from '@/core/range';
 import type { Design } from '@/core/design';
 import { type PriceBookFile, readDesign, toBookData } from '@/formats';
-import { ensureProgram } from '../../scripts/bundle-cli.mjs';
+import { runWick } from '@tests/support/run-wick';
 
 vi.setConfig({ testTimeout: 60_000, hookTimeout: 60_000 });
 
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'wick-compare-'));
 const books = path.join(folder, 'books');
 const designs = path.join(folder, 'designs');
-let program = '';
 let booking = '';
 let design: Design;
 let all: BookSet;
 
 function wick(...args: string[]) {
-  return spawnSync(process.execPath, [program, ...args], {
-    encoding: 'utf8',
-    env: { ...process.env, DATABASE_URL: '' },
-    maxBuffer: 50_000_000,
-  });
+  return runWick([...args]);
 }
 const compare = (...args: string[]) => wick('compare', booking, '--books', books, ...args);
 
 beforeAll(async () => {
-  program = path.resolve(await ensureProgram('wick'));
-  expect(wick('demo-files', folder).status).toBe(0);
+  expect((await wick('demo-files', folder)).status).toBe(0);
   booking = path.join(
     designs,
     fs.readdirSync(designs).find((name) => name.includes('booking'))!,
@@ -48,8 +41,8 @@ beforeAll(async () => {
 });
 
 describe('wick compare', () => {
-  it('says of each alternative what a design of its own costs', () => {
-    const { stdout, status } = compare('--json');
+  it('says of each alternative what a design of its own costs', async () => {
+    const { stdout, status } = await compare('--json');
     // One line of the design has no amount.
     expect(status).toBe(3);
     const { columns } = JSON.parse(stdout) as Comparison;
@@ -63,11 +56,11 @@ describe('wick compare', () => {
     }
   });
 
-  it('has rows that add up in CSV, and the same amounts as text and Markdown', () => {
-    const rows = compare('--format', 'csv').stdout.trim().split('\r\n').map(cells);
+  it('has rows that add up in CSV, and the same amounts as text and Markdown', async () => {
+    const rows = (await compare('--format', 'csv')).stdout.trim().split('\r\n').map(cells);
     const [head] = rows;
-    const text = compare('--alternatives', 'osmere').stdout;
-    const markdown = compare('--format', 'markdown').stdout.replaceAll('\u00a0', ' ');
+    const text = (await compare('--alternatives', 'osmere')).stdout;
+    const markdown = (await compare('--format', 'markdown')).stdout.replaceAll('\u00a0', ' ');
     for (const name of ['The design', ...design.alternatives!.map((each) => each.name)]) {
       const at = head!.indexOf(name);
       const amounts = rows.filter(([level]) => level === 'line').map((row) => Number(row[at]) || 0);
@@ -79,41 +72,47 @@ describe('wick compare', () => {
     }
   });
 
-  it('says what differs, what does not follow, and what was held equal', () => {
-    const { stdout } = compare('--alternatives', 'All at Osmere');
+  it('says what differs, what does not follow, and what was held equal', async () => {
+    const { stdout } = await compare('--alternatives', 'All at Osmere');
     expect(stdout).toContain('Everything to Osmere, each line in the nearest region');
     expect(stdout).toContain('Load generator: Osmere, Plata has nothing of the kind server that would do');
     expect(stdout).toContain('Held equal on every side');
   });
 
-  it('puts the same beside the design in its report', () => {
+  it('puts the same beside the design in its report', async () => {
     const out = path.join(folder, 'report.md');
     const report = (beside: string) =>
       wick('report', booking, '--books', books, '--as', 'md', '--out', out, '--beside', beside);
-    expect(report('alternatives,regions').status).toBe(3);
+    expect((await report('alternatives,regions')).status).toBe(3);
     const written = fs.readFileSync(out, 'utf8').replaceAll('\u00a0', ' ');
-    const [head, , ...rows] = compare('--format', 'markdown')
-      .stdout.replaceAll('\u00a0', ' ')
+    const [head, , ...rows] = (await compare('--format', 'markdown')).stdout
+      .replaceAll('\u00a0', ' ')
       .split('\n')
       .filter((line) => line.startsWith('|'));
     for (const row of [head!, ...rows]) expect(written).toContain(row);
     expect(written).toContain(': every region for the design');
-    expect(report('colours')).toMatchObject({ status: 2 });
-    expect(report('colours').stderr).toContain('--beside some of alternatives, regions, providers, paying');
+    expect(await report('colours')).toMatchObject({ status: 2 });
+    expect((await report('colours')).stderr).toContain(
+      '--beside some of alternatives, regions, providers, paying',
+    );
   });
 
-  it('prices a whole axis and ranks it', () => {
-    const { stdout } = compare('--axis', 'regions', '--line', 'API servers', '--json');
+  it('prices a whole axis and ranks it', async () => {
+    const { stdout } = await compare('--axis', 'regions', '--line', 'API servers', '--json');
     const { rows, axis } = JSON.parse(stdout) as AxisAnswer;
     expect(axis).toBe('regions');
     expect(rows).toHaveLength(31);
     const amounts = rows.filter((row) => row.missing.length === 0).map(({ monthly }) => Number(monthly));
     expect(amounts.length).toBeGreaterThan(20);
     expect(amounts).toEqual([...amounts].sort((a, b) => a - b));
-    expect(compare('--axis', 'sizes', '--line', 'API servers').stdout).toContain('(chosen)');
-    expect(compare('--axis', 'paying', '--section', 'Data').stdout).toContain('36 months, all upfront');
-    expect(compare('--axis', 'forms', '--line', 'Tickets and invoices').stdout).toContain('grade archive');
-    expect(compare('--axis', 'providers').stdout).toContain('Haldreach');
+    expect((await compare('--axis', 'sizes', '--line', 'API servers')).stdout).toContain('(chosen)');
+    expect((await compare('--axis', 'paying', '--section', 'Data')).stdout).toContain(
+      '36 months, all upfront',
+    );
+    expect((await compare('--axis', 'forms', '--line', 'Tickets and invoices')).stdout).toContain(
+      'grade archive',
+    );
+    expect((await compare('--axis', 'providers')).stdout).toContain('Haldreach');
   });
 
   it.each([
@@ -125,8 +124,8 @@ describe('wick compare', () => {
     [['--line', 'API servers'], 2, /--line goes with --axis/],
     [['--by', 'colour'], 2, /takes one of section, category, kind/],
     [['--alternatives', 'nobody'], 2, /there are: “All at Osmere”/],
-  ] as const)('%j is refused in one sentence', (args, code, message) => {
-    const result = compare(...args);
+  ] as const)('%j is refused in one sentence', async (args, code, message) => {
+    const result = await compare(...args);
     expect(result.stderr).toMatch(message);
     expect(result.status).toBe(code);
   });

@@ -1,5 +1,4 @@
 /** `wick fleet`, as one runs it, on the demo's estate and books. */
-import { spawnSync } from 'node:child_process';
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
@@ -8,64 +7,59 @@ import type { PlacedFleet } from '@/core/fleet';
 import { DEMO_REVISIONS, generateBook } from '@/demo/generate-book';
 import { csvOf, estateRows } from '@/demo/harbour-house';
 import { NORVANE } from '@/demo/norvane';
-import { ensureProgram } from '../../scripts/bundle-cli.mjs';
+import { runWick } from '@tests/support/run-wick';
 
 vi.setConfig({ testTimeout: 60_000, hookTimeout: 60_000 });
 
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'wick-fleet-'));
 const region = generateBook(NORVANE, DEMO_REVISIONS.at(-1)!).regions[0]!.code;
-let program = '';
 
 function wick(file: string, args: readonly string[]) {
   const at = args.includes('--at') ? [] : ['--at', `norvane/${region}`];
-  return spawnSync(
-    process.execPath,
-    [program, 'fleet', file, '--books', path.join(folder, 'books'), ...at, ...args],
-    { encoding: 'utf8', env: { ...process.env, DATABASE_URL: '' }, maxBuffer: 50_000_000 },
-  );
+  return runWick(['fleet', file, '--books', path.join(folder, 'books'), ...at, ...args]);
 }
 const fleet = (...args: string[]) => wick(path.join(folder, 'fleets', 'harbour-house.csv'), args);
 type Answer = PlacedFleet & {
   readonly rejected: readonly { readonly row: number; readonly reason: string }[];
 };
-const data = (...args: string[]): Answer => JSON.parse(fleet(...args, '--json').stdout) as Answer;
+const data = async (...args: string[]): Promise<Answer> =>
+  JSON.parse((await fleet(...args, '--json')).stdout) as Answer;
 
 beforeAll(async () => {
-  program = path.resolve(await ensureProgram('wick'));
-  expect(spawnSync(process.execPath, [program, 'demo-files', folder]).status).toBe(0);
+  expect((await runWick(['demo-files', folder])).status).toBe(0);
 });
 
 describe('wick fleet', () => {
-  it('places Harbour House: 164 machines, what stands twice and what cannot be read are left out and said', () => {
-    const placed = data();
+  it('places Harbour House: 164 machines, what stands twice and what cannot be read are left out and said', async () => {
+    const placed = await data();
     expect(placed.rows.length).toBe(164);
     expect(placed.rejected.map(({ row }) => row)).toEqual([61, 167]);
     expect(placed.rejected[0]!.reason).toContain('stands in row 41 already');
     expect(placed.rejected[1]!.reason).toContain('missing');
-    expect(fleet().status).toBe(3);
+    expect((await fleet()).status).toBe(3);
   });
 
-  it('costs less by what is really used than as installed, and the same number in every form', () => {
-    const placed = data('--rule', 'peak', '--headroom', '20');
+  it('costs less by what is really used than as installed, and the same number in every form', async () => {
+    const placed = await data('--rule', 'peak', '--headroom', '20');
     const [total] = placed.totals;
     expect(Number(total!.byRule)).toBeLessThan(Number(total!.installed));
     expect(placed.unmeasured).toBeGreaterThan(5);
     const cents = Number(total!.byRule).toFixed(2);
-    const text = fleet('--rule', 'peak').stdout.replaceAll(/\s/g, '');
+    const text = (await fleet('--rule', 'peak')).stdout.replaceAll(/\s/g, '');
     expect(text).toContain(cents);
-    const csv = fleet('--rule', 'peak', '--format', 'csv').stdout;
+    const csv = (await fleet('--rule', 'peak', '--format', 'csv')).stdout;
     expect(csv.trim().split('\n').at(-1)).toContain(cents);
   });
 
-  it('takes a column for what a person says it is', () => {
+  it('takes a column for what a person says it is', async () => {
     const rows = estateRows(3, 'columns').map((row, at) =>
       at === 0 ? row.map((each) => (each === 'vCPU' ? 'Zahl' : each)) : row,
     );
     const file = path.join(folder, 'other.csv');
     fs.writeFileSync(file, csvOf(rows));
     const call = (...args: string[]) => wick(file, args);
-    expect(call().stderr).toContain('No table has the machines');
-    expect(call('--column', 'Zahl=vcpu').stdout).toContain('“Zahl”: vcpu');
+    expect((await call()).stderr).toContain('No table has the machines');
+    expect((await call('--column', 'Zahl=vcpu')).stdout).toContain('“Zahl”: vcpu');
   });
 
   it.each([
@@ -76,8 +70,8 @@ describe('wick fleet', () => {
     [['--headroom', '20'], '--headroom goes with'],
     [['--rule', 'peak', '--target', '60'], '--target goes with'],
     [['--column', 'x'], '--column takes HEADING=FIELD'],
-  ])('refuses %s in words', (args, words) => {
-    const refused = fleet(...args);
+  ])('refuses %s in words', async (args, words) => {
+    const refused = await fleet(...args);
     expect(refused.status).not.toBe(0);
     expect(refused.stderr).toContain(words);
   });
@@ -86,15 +80,10 @@ describe('wick fleet', () => {
 describe('wick fleet with a plan', () => {
   const plan = () => path.join(folder, 'fleets', 'harbour-house.plan.json');
   const files = (...names: string[]) => names.map((name) => path.join(folder, 'fleets', name));
-  const run = (...args: string[]) =>
-    spawnSync(process.execPath, [program, 'fleet', ...args, '--books', path.join(folder, 'books')], {
-      encoding: 'utf8',
-      env: { ...process.env, DATABASE_URL: '' },
-      maxBuffer: 50_000_000,
-    });
+  const run = (...args: string[]) => runWick(['fleet', ...args, '--books', path.join(folder, 'books')]);
 
-  it('stands groups under placements, all of them once, the same as its sums; files are joined', () => {
-    const answer = run(...files('harbour-house.csv'), '--plan', plan(), '--json');
+  it('stands groups under placements, all of them once, the same as its sums; files are joined', async () => {
+    const answer = await run(...files('harbour-house.csv'), '--plan', plan(), '--json');
     // Rows were left out, and that is told.
     expect(answer.status).toBe(3);
     const { cells, mix } = JSON.parse(answer.stdout) as {
@@ -119,17 +108,19 @@ describe('wick fleet with a plan', () => {
     expect(mix.text).toMatch(/a month/);
     const disks = path.join(folder, 'fleets', 'disks.csv');
     fs.writeFileSync(disks, 'Machine;Used space (GiB)\nberth-01;1000000\n');
-    const joined = run(...files('harbour-house.csv', 'disks.csv'), '--plan', plan(), '--json').stdout;
+    const joined = (await run(...files('harbour-house.csv', 'disks.csv'), '--plan', plan(), '--json')).stdout;
     const storage = (text: string) =>
       Number((JSON.parse(text) as { cells: typeof cells }).cells[0]!.kinds.storage);
     expect(storage(joined)).toBeGreaterThan(storage(answer.stdout) + 80_000);
   });
 
-  it('refuses what is no plan, and a place together with a plan, in words', () => {
+  it('refuses what is no plan, and a place together with a plan, in words', async () => {
     const file = path.join(folder, 'fleets', 'bad.json');
     fs.writeFileSync(file, '{"title": "x"}');
-    expect(run(...files('harbour-house.csv'), '--plan', file).stderr).toContain('is no plan of a fleet');
-    const both = run(...files('harbour-house.csv'), '--plan', plan(), '--at', `norvane/${region}`);
+    expect((await run(...files('harbour-house.csv'), '--plan', file)).stderr).toContain(
+      'is no plan of a fleet',
+    );
+    const both = await run(...files('harbour-house.csv'), '--plan', plan(), '--at', `norvane/${region}`);
     expect([both.status, both.stderr]).toEqual([2, expect.stringContaining('--at BOOK/REGION, or --plan')]);
   });
 });

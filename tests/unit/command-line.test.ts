@@ -11,6 +11,7 @@ import { type DesignSummary, summarise } from '@/core/range';
 import { type PriceBookFile, readDesign, readPriceBook, toBookData, writeDesign } from '@/formats';
 import { ensureProgram } from '../../scripts/bundle-cli.mjs';
 import { exampleDesign } from '../../docs/formats/examples';
+import { runWick } from '@tests/support/run-wick';
 
 // Each call is a process of its own.
 vi.setConfig({ testTimeout: 60_000 });
@@ -24,7 +25,7 @@ const env: NodeJS.ProcessEnv = { ...process.env, DATABASE_URL: '' };
 let program = '';
 
 function wick(...args: string[]) {
-  return spawnSync(process.execPath, [program, ...args], { encoding: 'utf8', env });
+  return runWick([...args]);
 }
 
 beforeAll(async () => {
@@ -41,9 +42,9 @@ beforeAll(async () => {
 });
 
 describe('wick price', () => {
-  it('prints the same summary as the application works out', () => {
+  it('prints the same summary as the application works out', async () => {
     const wanted = ['--explain', 'all', '--json'];
-    const result = wick('price', 'docs/formats/design.example.json', '--books', books, ...wanted);
+    const result = await wick('price', 'docs/formats/design.example.json', '--books', books, ...wanted);
     expect(result.status).toBe(0);
     const design = readDesign(fs.readFileSync('docs/formats/design.example.json', 'utf8'));
     const book = readPriceBook(fs.readFileSync('docs/formats/price-book.example.json', 'utf8'));
@@ -63,19 +64,19 @@ describe('wick price', () => {
     expect(printed.summary.sections[0]!.lines[1]).toMatchObject({ name: 'Pages to travellers', says: [] });
   });
 
-  it('prints totals and traces for people', () => {
-    const plain = wick('price', 'docs/formats/design.example.json', '--books', books).stdout;
+  it('prints totals and traces for people', async () => {
+    const plain = (await wick('price', 'docs/formats/design.example.json', '--books', books)).stdout;
     expect(plain).toContain('Total likely      255.21 EUR/month');
     expect(plain).not.toContain('Charged after the allowance');
     expect(plain).not.toMatch(/[\u00a0\u202f]/);
     const one = ['--explain', 'Pages to travellers'];
-    const { stdout } = wick('price', 'docs/formats/design.example.json', '--books', books, ...one);
+    const { stdout } = await wick('price', 'docs/formats/design.example.json', '--books', books, ...one);
     expect(stdout).toContain('Charged after the allowance: 1400 GB');
     expect(stdout).toContain('[Harbour House r1, 2026-11-01, SAIL-OUT, quay]');
   });
 
-  it('ends with 3 where something could not be priced', () => {
-    const result = wick('price', file('lost.json'), '--books', books);
+  it('ends with 3 where something could not be priced', async () => {
+    const result = await wick('price', file('lost.json'), '--books', books);
     expect(result.status).toBe(3);
     expect(result.stdout).toContain('incomplete: 1 not priced');
   });
@@ -89,35 +90,42 @@ describe('wick price', () => {
     [['price', 'x', '--books', 'y', '--as', 'pdf'], 64, /--as means nothing/],
     [['juggle'], 64, /There is no “wick juggle”/],
     [['price', '--colour'], 64, /colour/],
-  ] as const)('%j ends with %i and one clear word', (args, code, message) => {
-    const result = wick(...args);
+  ] as const)('%j ends with %i and one clear word', async (args, code, message) => {
+    const result = await wick(...args);
     expect(result.status).toBe(code);
     expect(result.stderr).toMatch(message);
   });
 });
 
 describe('wick price, further', () => {
-  it('prints the months of a design and its CSV', () => {
-    const months = wick('price', 'docs/formats/design.example.json', '--books', books, '--months', '13');
+  it('prints the months of a design and its CSV', async () => {
+    const months = await wick(
+      'price',
+      'docs/formats/design.example.json',
+      '--books',
+      books,
+      '--months',
+      '13',
+    );
     expect(months.stdout).toMatch(/Year 2 {3}255\.21 {3}cash 1.043\.54/);
     expect(months.stdout).toMatch(/All 13 months {3}3.317\.69 {3}cash 4.106\.02/);
-    const csv = wick('price', 'docs/formats/design.example.json', '--books', books, '--format', 'csv');
+    const csv = await wick('price', 'docs/formats/design.example.json', '--books', books, '--format', 'csv');
     expect(csv.stdout).toContain('255.21');
   });
 
-  it('tells what a month with more traffic costs, by line, in words and as data', () => {
+  it('tells what a month with more traffic costs, by line, in words and as data', async () => {
     const priced = (...args: string[]) =>
       wick('price', 'docs/formats/design.example.json', '--books', books, ...args);
-    const text = priced('--traffic', '100');
+    const text = await priced('--traffic', '100');
     expect(text.stdout).toMatch(/With 100 times the traffic {3}[\d ]+\.\d\d EUR\/month\n {2}\S/);
-    const { traffic } = JSON.parse(priced('--traffic', '100', '--json').stdout) as {
+    const { traffic } = JSON.parse((await priced('--traffic', '100', '--json')).stdout) as {
       traffic: { now: string; then: string; rows: { now: string; then: string }[] };
     };
     const extra = traffic.rows.reduce((sum, row) => sum + Number(row.then) - Number(row.now), 0);
     expect(extra).toBeCloseTo(Number(traffic.then) - Number(traffic.now), 6);
     expect(extra).toBeGreaterThan(0);
     for (const wrong of ['0', '-3', 'much']) {
-      const refused = priced(`--traffic=${wrong}`);
+      const refused = await priced(`--traffic=${wrong}`);
       expect([refused.status, refused.stderr]).toEqual([
         2,
         expect.stringContaining('--traffic takes a number above zero'),
@@ -130,15 +138,13 @@ describe('designs as engineers hand them over', () => {
   const example = 'docs/formats/design.example.json';
   const priced = (...args: string[]) => wick('price', ...args, '--books', books);
 
-  it('are read from standard input and written to a file, and several at once', () => {
-    const piped = spawnSync(process.execPath, [program, 'price', '-', '--books', books, '--format', 'csv'], {
-      encoding: 'utf8',
-      env,
+  it('are read from standard input and written to a file, and several at once', async () => {
+    const piped = await runWick(['price', '-', '--books', books, '--format', 'csv'], {
       input: fs.readFileSync(example, 'utf8'),
     });
     expect([piped.status, piped.stdout.includes('255.21')]).toEqual([0, true]);
     const out = file('priced.json');
-    expect(priced(example, example, '--json', '--out', out)).toMatchObject({ status: 0, stdout: '' });
+    expect(await priced(example, example, '--json', '--out', out)).toMatchObject({ status: 0, stdout: '' });
     const { designs } = JSON.parse(fs.readFileSync(out, 'utf8')) as { designs: { title: string }[] };
     expect(designs.map(({ title }) => title)).toEqual(['Ticket office', 'Ticket office']);
   });
@@ -151,16 +157,16 @@ describe('designs as engineers hand them over', () => {
     expect([result.status, result.stderr]).toEqual([0, '']);
   });
 
-  it('end with 8 above their budget, and say faults as data where data was wanted', () => {
+  it('end with 8 above their budget, and say faults as data where data was wanted', async () => {
     const budgeted = {
       ...exampleDesign,
       assumptions: { ...exampleDesign.assumptions, budget: '100', contingency: '0.1', tax: '0.2' },
     };
     fs.writeFileSync(file('dear.json'), writeDesign(budgeted));
-    const dear = priced(file('dear.json'));
+    const dear = await priced(file('dear.json'));
     expect(dear.status).toBe(8);
     expect(dear.stdout).toMatch(/With contingency and tax 336\.87\n[^]*Budget {12}100\.00 a month, exceeded/);
-    const faulty = priced(file('faulty.json'), '--json');
+    const faulty = await priced(file('faulty.json'), '--json');
     const { error } = JSON.parse(faulty.stderr) as { error: { code: string; faults: { path: string }[] } };
     expect([faulty.status, error.code, error.faults.map(({ path: at }) => at)]).toEqual([
       2,
@@ -169,20 +175,29 @@ describe('designs as engineers hand them over', () => {
     ]);
   });
 
-  it('are refused in another encoding than UTF-8, with a key twice, with a book twice', () => {
+  it('are refused in another encoding than UTF-8, with a key twice, with a book twice', async () => {
     fs.writeFileSync(file('latin.json'), Buffer.from('{"format":"wick-design","title":"Sk\xe6r"}', 'latin1'));
-    expect(priced(file('latin.json')).stderr).toContain('looks like Windows-1252');
+    expect((await priced(file('latin.json'))).stderr).toContain('looks like Windows-1252');
     fs.writeFileSync(file('twice.json'), '{\n "format": "wick-design",\n "format": "wick-design"}');
-    expect(priced(file('twice.json')).stderr).toMatch(/line 3, column 2: format: “format” stands twice/);
-    const both = wick('price', example, '--books', books, '--books', 'docs/formats/price-book.example.json');
+    expect((await priced(file('twice.json'))).stderr).toMatch(
+      /line 3, column 2: format: “format” stands twice/,
+    );
+    const both = await wick(
+      'price',
+      example,
+      '--books',
+      books,
+      '--books',
+      'docs/formats/price-book.example.json',
+    );
     expect([both.status, both.stderr]).toEqual([
       2,
       expect.stringContaining('are both harbour-house, revision 1'),
     ]);
   });
 
-  it('are checked, held against each other line by line, and looked at under every way of paying', () => {
-    const checked = wick('check', example, '--books', books);
+  it('are checked, held against each other line by line, and looked at under every way of paying', async () => {
+    const checked = await wick('check', example, '--books', books);
     expect([checked.status, checked.stdout]).toEqual([0, expect.stringContaining('No name service')]);
     const section = exampleDesign.sections[0]!;
     const [servers, pages] = section.components;
@@ -191,7 +206,7 @@ describe('designs as engineers hand them over', () => {
       sections: [{ ...section, components: [{ ...servers!, id: 'other' }] }],
     };
     fs.writeFileSync(file('changed-design.json'), writeDesign(changed));
-    const diff = wick('diff', example, file('changed-design.json'), '--books', books, '--json');
+    const diff = await wick('diff', example, file('changed-design.json'), '--books', books, '--json');
     const { rows, change } = JSON.parse(diff.stdout) as {
       rows: { what: string; name: string }[];
       change: string;
@@ -201,9 +216,9 @@ describe('designs as engineers hand them over', () => {
       `gone ${pages!.name}`,
     ]);
     expect(change).toBe('-112');
-    const pay = wick('pay', example, '--books', books, '--line', servers!.name, '--leave', '6');
+    const pay = await wick('pay', example, '--books', books, '--line', servers!.name, '--leave', '6');
     expect(pay.stdout).toMatch(/12 months, part upfront: 143\.21 a month, 860\.00 upfront, saves 30\.9 %/);
-    expect(wick('pay', example, '--books', books, '--line', 'nobody').status).toBe(2);
+    expect((await wick('pay', example, '--books', books, '--line', 'nobody')).status).toBe(2);
   });
 });
 
@@ -211,15 +226,15 @@ describe('wick report', () => {
   const report = (...args: string[]) =>
     wick('report', 'docs/formats/design.example.json', '--books', books, ...args);
 
-  it('writes what the application hands over', () => {
+  it('writes what the application hands over', async () => {
     const out = file('report.json');
-    const result = report('--as', 'json', '--out', out);
+    const result = await report('--as', 'json', '--out', out);
     expect([result.status, result.stdout]).toEqual([0, `${out}: 255.21 EUR a month\n`]);
     const written = JSON.parse(fs.readFileSync(out, 'utf8')) as { total: { monthly: string } };
     expect(written.total.monthly).toBe('255.21');
-    expect(report('--as', 'pdf', '--out', file('report.pdf')).status).toBe(0);
+    expect((await report('--as', 'pdf', '--out', file('report.pdf'))).status).toBe(0);
     expect(fs.readFileSync(file('report.pdf')).subarray(0, 5).toString()).toBe('%PDF-');
-    report('--as', 'md', '--out', file('q.md'), '--variant', 'quotation', '--until', '2026-12-31');
+    await report('--as', 'md', '--out', file('q.md'), '--variant', 'quotation', '--until', '2026-12-31');
     expect(fs.readFileSync(file('q.md'), 'utf8')).toContain('Quotation, valid until 2026-12-31.');
   });
 
@@ -228,8 +243,8 @@ describe('wick report', () => {
     [['--as', 'md', '--out', 'x', '--until', 'soon'], 2, /--until a date/],
     [['--as', 'md'], 64, /needs --out/],
     [['--as', 'md', '--out', 'nowhere/at/all.md'], 4, /no folder “nowhere\/at”/],
-  ] as const)('%j ends with %i and one clear word', (args, code, message) => {
-    const result = report(...args);
+  ] as const)('%j ends with %i and one clear word', async (args, code, message) => {
+    const result = await report(...args);
     expect([result.status, message.test(result.stderr)]).toEqual([code, true]);
   });
 });
@@ -247,35 +262,47 @@ describe('wick books', () => {
     fs.writeFileSync(file('packed.json.gz'), gzipSync(text));
   });
 
-  it('checks files, packed or not, and tells faults by line and column', () => {
-    const good = wick('books', 'check', book, file('packed.json.gz'));
+  it('checks files, packed or not, and tells faults by line and column', async () => {
+    const good = await wick('books', 'check', book, file('packed.json.gz'));
     expect(good.status).toBe(0);
     expect(good.stdout.match(/good\. Harbour House, revision 1/g)).toHaveLength(2);
-    const bad = wick('books', 'check', file('bad.json'));
+    const bad = await wick('books', 'check', file('bad.json'));
     expect(bad.status).toBe(2);
     const line = fs
       .readFileSync(file('bad.json'), 'utf8')
       .split('\n')
       .findIndex((each) => each.includes('barrel'));
     expect(bad.stdout).toContain(`line ${line + 1}, column`);
-    expect(wick('books', 'check', file('bad.json'), '--format', 'csv').stdout).toContain('rates[0].unit');
+    expect((await wick('books', 'check', file('bad.json'), '--format', 'csv')).stdout).toContain(
+      'rates[0].unit',
+    );
   });
 
-  it('tells what differs between two files', () => {
-    const result = wick('books', 'diff', book, file('changed.json'));
+  it('tells what differs between two files', async () => {
+    const result = await wick('books', 'diff', book, file('changed.json'));
     expect(result.status).toBe(0);
     expect(result.stdout).toMatch(/Rates: 0 added, 0 gone, 1 changed/);
     expect(result.stdout).toMatch(/cheaper .*0\.142 → 0\.077 {2}−45\.8/);
-    const json = JSON.parse(wick('books', 'diff', book, file('changed.json'), '--json').stdout) as {
+    const json = JSON.parse((await wick('books', 'diff', book, file('changed.json'), '--json')).stdout) as {
       changes: { what: string }[];
     };
     expect(json.changes).toMatchObject([{ what: 'cheaper' }]);
   });
 
-  it('searches a folder of books', () => {
-    const found = wick('books', 'search', '--kind', 'server', '--vcpu', '4', '--books', books, '--json');
+  it('searches a folder of books', async () => {
+    const found = await wick(
+      'books',
+      'search',
+      '--kind',
+      'server',
+      '--vcpu',
+      '4',
+      '--books',
+      books,
+      '--json',
+    );
     expect(JSON.parse(found.stdout)).toMatchObject([{ sku: 'BERTH-4-16', book: 'harbour-house' }]);
-    const none = wick('books', 'search', 'submarine', '--books', books);
+    const none = await wick('books', 'search', 'submarine', '--books', books);
     expect([none.status, none.stdout]).toEqual([4, 'Nothing found.\n']);
   });
 
@@ -286,8 +313,8 @@ describe('wick books', () => {
     [['books', 'juggle'], 64, /needs one of: books check/],
     [['books', 'diff', 'one.json'], 64, /BEFORE and AFTER/],
     [['books', 'check', 'x', '--format', 'runes'], 64, /takes text, json, csv/],
-  ] as const)('%j ends with %i', (args, code, message) => {
-    const result = wick(...args);
+  ] as const)('%j ends with %i', async (args, code, message) => {
+    const result = await wick(...args);
     expect(result.status).toBe(code);
     expect(result.stderr).toMatch(message);
   });

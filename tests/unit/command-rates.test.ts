@@ -1,5 +1,4 @@
 /** `wick rates` as one runs it, on the demo's files. */
-import { spawnSync } from 'node:child_process';
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
@@ -8,30 +7,25 @@ import { bareDesign, type MeasuredRates } from '@/core/bare-rates';
 import { indexBook } from '@/core/books';
 import { bookSet, priceDesign } from '@/core/pricing';
 import { type PriceBookFile, readDesign, toBookData } from '@/formats';
-import { ensureProgram } from '../../scripts/bundle-cli.mjs';
+import { runWick } from '@tests/support/run-wick';
 
 vi.setConfig({ testTimeout: 60_000, hookTimeout: 60_000 });
 
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'wick-rates-'));
 const books = path.join(folder, 'books');
-let program = '';
 let booking = '';
 
 function wick(...args: string[]) {
-  return spawnSync(process.execPath, [program, ...args], {
-    encoding: 'utf8',
-    env: { ...process.env, DATABASE_URL: '' },
-    maxBuffer: 50_000_000,
-  });
+  return runWick([...args]);
 }
 const rates = (...args: string[]) => wick('rates', ...args, '--books', books);
-const measured = (...args: string[]) => JSON.parse(rates(...args, '--json').stdout) as MeasuredRates[];
+const measured = async (...args: string[]) =>
+  JSON.parse((await rates(...args, '--json')).stdout) as MeasuredRates[];
 const outgoing = (all: readonly MeasuredRates[]): MeasuredRates =>
   all.find(({ measure }) => measure.key === 'transfer-out')!;
 
 beforeAll(async () => {
-  program = path.resolve(await ensureProgram('wick'));
-  expect(wick('demo-files', folder).status).toBe(0);
+  expect((await wick('demo-files', folder)).status).toBe(0);
   const designs = path.join(folder, 'designs');
   booking = path.join(
     designs,
@@ -40,12 +34,12 @@ beforeAll(async () => {
 });
 
 describe('wick rates', () => {
-  it('says what a design of the one line costs, at the height of the design', () => {
+  it('says what a design of the one line costs, at the height of the design', async () => {
     const read = readDesign(fs.readFileSync(booking, 'utf8'));
     if (!read.ok) throw new Error('the demo design is faulty');
     const files = fs.readdirSync(books).map((name) => fs.readFileSync(path.join(books, name), 'utf8'));
     const all = bookSet(files.map((text) => indexBook(toBookData(JSON.parse(text) as PriceBookFile))));
-    const { measure, rates: found } = outgoing(measured(booking));
+    const { measure, rates: found } = outgoing(await measured(booking));
     expect(measure.quantity).toBe('11600');
     const priced = found.filter(({ amount }) => amount !== null);
     expect(priced.length).toBeGreaterThan(20);
@@ -54,21 +48,23 @@ describe('wick rates', () => {
     }
   });
 
-  it('takes quantities, a place, and what is included or not', () => {
-    const ten = outgoing(measured('--data', '10')).rates[0]!;
+  it('takes quantities, a place, and what is included or not', async () => {
+    const ten = outgoing(await measured('--data', '10')).rates[0]!;
     expect(ten.amount).toBe('0');
-    expect(Number(outgoing(measured('--data', '10', '--without-free')).rates[0]!.amount)).toBeGreaterThan(0);
-    const german = outgoing(measured('--within', 'Germany')).rates;
+    expect(
+      Number(outgoing(await measured('--data', '10', '--without-free')).rates[0]!.amount),
+    ).toBeGreaterThan(0);
+    const german = outgoing(await measured('--within', 'Germany')).rates;
     expect(new Set(german.map(({ country }) => country))).toEqual(new Set(['Germany']));
   });
 
-  it('writes text, CSV and Markdown with the same amounts, and says what has no price', () => {
-    const text = rates('--data', '1000').stdout;
+  it('writes text, CSV and Markdown with the same amounts, and says what has no price', async () => {
+    const text = (await rates('--data', '1000')).stdout;
     const amount = /Data transfer out +1 000 GB +([\d.]+)/.exec(text)![1]!;
-    expect(rates('--data', '1000', '--format', 'csv').stdout).toContain(
+    expect((await rates('--data', '1000', '--format', 'csv')).stdout).toContain(
       `Data transfer out,1 000 GB,${amount},`,
     );
-    expect(rates('--data', '1000', '--format', 'markdown').stdout).toContain(`| ${amount} |`);
+    expect((await rates('--data', '1000', '--format', 'markdown')).stdout).toContain(`| ${amount} |`);
     expect(text).toContain('the design has no exchange rate between them');
   });
 
@@ -77,8 +73,8 @@ describe('wick rates', () => {
     [['--requests', 'many'], 2, /--requests takes a number above zero/],
     [['--within', 'Atlantis'], 2, /No book has a region in “Atlantis”/],
     [['a.json', 'b.json'], 64, /rates/],
-  ] as const)('%j is refused in one sentence', (args, code, message) => {
-    const result = rates(...args);
+  ] as const)('%j is refused in one sentence', async (args, code, message) => {
+    const result = await rates(...args);
     expect(result.stderr).toMatch(message);
     expect(result.status).toBe(code);
   });

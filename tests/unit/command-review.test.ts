@@ -1,5 +1,4 @@
 /** `wick review`, as a pipeline runs it: forms, exit codes, what-ifs, and that no secret leaves it. */
-import { spawnSync } from 'node:child_process';
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
@@ -9,14 +8,13 @@ import { DEMO_REVISIONS, generateBook } from '@/demo/generate-book';
 import { DEMO_PROFILES } from '@/demo/profiles';
 import { planJson, server } from '@tests/support/plans';
 import { reviewed } from '@tests/support/reviews';
-import { ensureProgram } from '../../scripts/bundle-cli.mjs';
+import { runWick } from '@tests/support/run-wick';
 
 vi.setConfig({ testTimeout: 60_000, hookTimeout: 60_000 });
 
 const CANARY = 'canary-91c7';
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'wick-review-'));
 const books = path.join(folder, 'books');
-let program = '';
 
 const PLAN = planJson([
   {
@@ -36,16 +34,11 @@ const fileOf = (name: string, content: unknown): string => {
   return file;
 };
 
-const wick = (...args: readonly string[]) =>
-  spawnSync(process.execPath, [program, 'review', ...args, '--books', books], {
-    encoding: 'utf8',
-    env: { ...process.env, DATABASE_URL: '' },
-  });
+const wick = (...args: readonly string[]) => runWick(['review', ...args, '--books', books]);
 
 let plan = '';
 
 beforeAll(async () => {
-  program = path.resolve(await ensureProgram('wick'));
   fs.mkdirSync(books);
   const [profile] = DEMO_PROFILES;
   fs.writeFileSync(
@@ -56,7 +49,7 @@ beforeAll(async () => {
 });
 
 describe('wick review', () => {
-  it('prices the same change with other price books, beside those that it is priced with', () => {
+  it('prices the same change with other price books, beside those that it is priced with', async () => {
     const dearer = path.join(folder, 'dearer');
     fs.mkdirSync(dearer);
     const book = generateBook(DEMO_PROFILES[0]!, DEMO_REVISIONS.at(-1)!);
@@ -66,14 +59,14 @@ describe('wick review', () => {
         : { ...rate, charge },
     );
     fs.writeFileSync(path.join(dearer, 'norvane.json'), JSON.stringify({ ...book, rates }));
-    const { status, stdout } = wick(plan, '--what-if', `books=${dearer}`, '--format', 'json');
+    const { status, stdout } = await wick(plan, '--what-if', `books=${dearer}`, '--format', 'json');
     expect(status).toBe(0);
     const told = JSON.parse(stdout) as Review & { whatIfs: { after: string }[] };
     expect(Number(told.whatIfs[0]!.after)).toBeGreaterThan(Number(told.totals.after) * 1.5);
-    expect(wick(plan, '--what-if', `books=${path.join(folder, 'nothing')}`).status).not.toBe(0);
+    expect((await wick(plan, '--what-if', `books=${path.join(folder, 'nothing')}`)).status).not.toBe(0);
   });
 
-  it('keeps amounts apart and lines short where they are very large', () => {
+  it('keeps amounts apart and lines short where they are very large', async () => {
     const large = fileOf(
       'large.json',
       planJson([
@@ -83,7 +76,7 @@ describe('wick review', () => {
         },
       ]),
     );
-    const { stdout } = wick(large);
+    const { stdout } = await wick(large);
     const rows = stdout.split('\n').filter((line) => /\d\.\d\d$/.test(line));
     expect(rows.length).toBeGreaterThan(1);
     for (const line of rows) {
@@ -92,7 +85,7 @@ describe('wick review', () => {
     }
   });
 
-  it('takes a folder of configuration where there is no plan, and says that it is a rough look', () => {
+  it('takes a folder of configuration where there is no plan, and says that it is a rough look', async () => {
     const configuration = path.join(folder, 'configuration');
     fs.mkdirSync(path.join(configuration, '.hidden'), { recursive: true });
     fs.writeFileSync(path.join(configuration, '.hidden', 'x.tf'), 'not to be read {');
@@ -100,19 +93,19 @@ describe('wick review', () => {
       path.join(configuration, 'main.tf'),
       'provider "norvane" { region = "severn-1" }\nresource "norvane_server" "web" { size = "bal-4-16" }\n',
     );
-    const { status, stdout } = wick(configuration);
+    const { status, stdout } = await wick(configuration);
     expect(status).toBe(0);
     expect(stdout).toContain('norvane_server.web');
     expect(stdout).toMatch(/a rough\s+first look/);
     fs.writeFileSync(path.join(configuration, 'bad.tf'), 'resource {');
-    const refused = wick(configuration);
+    const refused = await wick(configuration);
     expect(refused.status).toBe(2);
     expect(refused.stderr).toContain('bad.tf');
   });
 
-  it('says what the core says, in every form, and no secret in any', () => {
+  it('says what the core says, in every form, and no secret in any', async () => {
     const { review } = reviewed(PLAN);
-    const { status, stdout } = wick(plan, '--format', 'json');
+    const { status, stdout } = await wick(plan, '--format', 'json');
     expect(status).toBe(0);
     const told = JSON.parse(stdout) as Review;
     expect([told.totals.after, told.totals.difference]).toEqual([
@@ -123,39 +116,39 @@ describe('wick review', () => {
       review.rows.map(({ difference }) => difference),
     );
     for (const form of ['text', 'json', 'markdown', 'junit', 'sarif']) {
-      const written = wick(plan, '--format', form, '--all');
+      const written = await wick(plan, '--format', form, '--all');
       expect(written.status, form).toBe(0);
       expect(written.stdout.length, form).toBeGreaterThan(100);
       expect(written.stdout + written.stderr, form).not.toContain(CANARY);
     }
   });
 
-  it('is read at eighty columns', () => {
-    const { stdout } = wick(plan, '--what-if', 'term=36-all', '--what-if', 'case=heavy');
+  it('is read at eighty columns', async () => {
+    const { stdout } = await wick(plan, '--what-if', 'term=36-all', '--what-if', 'case=heavy');
     for (const line of stdout.split('\n')) expect(line.length, line).toBeLessThanOrEqual(80);
     expect(stdout).toContain('no rule');
     expect(stdout).toMatch(/What if term=36-all +[\d.\s]+ +−/);
   });
 
-  it('ends with a code for each outcome', () => {
+  it('ends with a code for each outcome', async () => {
     const limits = (most: number): string =>
       fileOf(
         `limits-${most}.yaml`,
         `wick: limits\nversion: 1\nlimits: [{ id: month, most: { total: ${most} } }]\n`,
       );
-    expect(wick(plan, '--limits', limits(100_000)).status).toBe(0);
-    const broken = wick(plan, '--limits', limits(10));
+    expect((await wick(plan, '--limits', limits(100_000))).status).toBe(0);
+    const broken = await wick(plan, '--limits', limits(10));
     expect(broken.status).toBe(8);
     expect(broken.stdout).toContain('“month” is broken');
-    expect(wick(plan, '--all-priced').status).toBe(3);
-    const bad = wick(fileOf('bad.json', '{"format_version":"9.0"}'));
+    expect((await wick(plan, '--all-priced')).status).toBe(3);
+    const bad = await wick(fileOf('bad.json', '{"format_version":"9.0"}'));
     expect([bad.status, bad.stdout]).toEqual([2, '']);
     expect(bad.stderr).toContain('not known here');
-    expect(wick(path.join(folder, 'nowhere.json')).status).toBe(4);
-    expect(wick(plan, '--what-if', 'moon=full').status).toBe(2);
+    expect((await wick(path.join(folder, 'nowhere.json'))).status).toBe(4);
+    expect((await wick(plan, '--what-if', 'moon=full')).status).toBe(2);
   });
 
-  it('prices what the load profile says, and tells what of it reaches nothing', () => {
+  it('prices what the load profile says, and tells what of it reaches nothing', async () => {
     const load = fileOf(
       'load.yaml',
       `wick: load-profile
@@ -167,24 +160,24 @@ loads:
     term: 12-none
 `,
     );
-    const told = JSON.parse(wick(plan, '--load', load, '--format', 'json').stdout) as Review;
+    const told = JSON.parse((await wick(plan, '--load', load, '--format', 'json')).stdout) as Review;
     const store = told.rows.find(({ type }) => type === 'norvane_store')!;
     expect([store.doubts, Number(store.after) > 0]).toEqual([[], true]);
     expect(told.unreached).toEqual(['nobody']);
   });
 
-  it('holds two plans against one another, and one against itself is nothing', () => {
-    const told = JSON.parse(wick(plan, '--against', plan, '--format', 'json').stdout) as Review;
+  it('holds two plans against one another, and one against itself is nothing', async () => {
+    const told = JSON.parse((await wick(plan, '--against', plan, '--format', 'json')).stdout) as Review;
     expect(told.totals.difference).toBe('0');
     expect(told.rows.every(({ difference }) => difference === '0')).toBe(true);
   });
 
-  it('takes rules of one’s own', () => {
+  it('takes rules of one’s own', async () => {
     const map = fileOf(
       'map.yaml',
       'wick: resource-map\nversion: 1\ntitle: Ours\nproviders: { norvane: { book: norvane, region: region } }\nrules: [{ type: strange_thing, free: It is a picture. }]\n',
     );
-    const told = JSON.parse(wick(plan, '--map', map, '--format', 'json').stdout) as Review;
+    const told = JSON.parse((await wick(plan, '--map', map, '--format', 'json')).stdout) as Review;
     expect(told.rows.find(({ type }) => type === 'strange_thing')!.free).toBe('It is a picture.');
   });
 });

@@ -1,5 +1,4 @@
 /** `wick review --send`: what is sent, by whom, and what is said where it is refused. */
-import { spawn } from 'node:child_process';
 import fs from 'node:fs';
 import http from 'node:http';
 import type { AddressInfo } from 'node:net';
@@ -10,7 +9,7 @@ import { DEMO_REVISIONS, generateBook } from '@/demo/generate-book';
 import { DEMO_PROFILES } from '@/demo/profiles';
 import { readSentReview } from '@/formats/review/sent-review';
 import { planJson, server } from '@tests/support/plans';
-import { ensureProgram } from '../../scripts/bundle-cli.mjs';
+import { runWick } from '@tests/support/run-wick';
 
 vi.setConfig({ testTimeout: 60_000, hookTimeout: 60_000 });
 
@@ -18,7 +17,6 @@ const CANARY = 'canary-2b60';
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'wick-send-'));
 const NAMED = ['--repository', 'skerrow/booking', '--change', '7', '--commit', 'a1', '--title', 'More'];
 
-let program = '';
 let address = '';
 let answer: { status: number; body: object } = { status: 201, body: {} };
 let heard: { authorization: string | undefined; url: string | undefined; body: string }[] = [];
@@ -34,7 +32,6 @@ const outside = http.createServer((request, response) => {
 });
 
 beforeAll(async () => {
-  program = path.resolve(await ensureProgram('wick'));
   fs.mkdirSync(path.join(folder, 'books'));
   fs.writeFileSync(
     path.join(folder, 'books', 'norvane.json'),
@@ -56,19 +53,12 @@ afterAll(() => outside.close());
 
 async function sent(args: readonly string[], token: string | null = 'wick_key', to = address) {
   heard = [];
-  const child = spawn(
-    process.execPath,
-    [program, 'review', 'plan.json', '--books', 'books', '--send', to, ...args],
-    {
-      cwd: folder,
-      env: { PATH: process.env.PATH, NODE_ENV: 'test', ...(token !== null && { WICK_TOKEN: token }) },
-    },
+  const [plan, books] = [path.join(folder, 'plan.json'), path.join(folder, 'books')];
+  const { status, stdout, stderr } = await runWick(
+    ['review', plan, '--books', books, '--send', to, ...args],
+    token === null ? {} : { env: { WICK_TOKEN: token } },
   );
-  let [out, err] = ['', ''];
-  child.stdout.on('data', (part: Buffer) => (out += part.toString()));
-  child.stderr.on('data', (part: Buffer) => (err += part.toString()));
-  const exit = await new Promise<number | null>((resolve) => child.on('close', resolve));
-  return { exit, out, err };
+  return { exit: status, out: stdout, err: stderr };
 }
 
 const told = (difference: string) => ({

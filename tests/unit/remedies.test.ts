@@ -13,6 +13,7 @@ import { DEMO_DESIGNS } from '@/demo/designs';
 import { DEMO_REVISIONS, generateBook } from '@/demo/generate-book';
 import { DEMO_PROFILES } from '@/demo/profiles';
 import { editBatchSchema, readDesign, toBookData, writeDesign } from '@/formats';
+import { drawn } from '@tests/support/drawn';
 
 const DEMO_BOOKS = bookSet(
   DEMO_PROFILES.flatMap((profile) =>
@@ -74,11 +75,11 @@ describe('every remedy', () => {
   it('of random designs is taken by the server and by files', () => {
     fc.assert(
       fc.property(anyWideDesign, (design) => takeAll(design, WIDE_BOOKS)),
-      { numRuns: 40 },
+      { numRuns: drawn(40) },
     );
     fc.assert(
       fc.property(anyDesign, (design) => takeAll(design, smallBooks())),
-      { numRuns: 40 },
+      { numRuns: drawn(40) },
     );
   });
 

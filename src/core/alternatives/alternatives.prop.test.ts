@@ -6,6 +6,7 @@ import { decimal } from '../base';
 import { allComponents, applyEdits, type Component, type Design, editsBetween } from '../design';
 import { createPricer, type PricedDesign, priceDesign, underLoad } from '../pricing';
 import { createAlternator } from './index';
+import { drawn } from '@tests/support/drawn';
 
 const linesOf = ({ sections }: PricedDesign): Map<string, string> =>
   new Map(
@@ -38,7 +39,7 @@ describe('an alternative', () => {
         expect(linesOf(shared)).toEqual(linesOf(own));
         expect(shared.monthly.value.toString()).toBe(own.monthly.value.toString());
       }),
-      { numRuns: 150 },
+      { numRuns: drawn(150) },
     );
   });
 
@@ -55,7 +56,7 @@ describe('an alternative', () => {
         const undone = applyEdits(taken.value.design, taken.value.inverse);
         expect(undone.ok && undone.value.design).toEqual(held);
       }),
-      { numRuns: 150 },
+      { numRuns: drawn(150) },
     );
   });
 
@@ -72,7 +73,7 @@ describe('an alternative', () => {
           );
         }
       }),
-      { numRuns: 120 },
+      { numRuns: drawn(120) },
     );
   });
 
@@ -98,7 +99,7 @@ describe('an alternative', () => {
         const difference = applied.monthly.value.minus(direct.monthly.value).abs();
         expect(difference.toNumber()).toBeLessThan(1e-15);
       }),
-      { numRuns: 120 },
+      { numRuns: drawn(120) },
     );
   });
 });

@@ -7,6 +7,7 @@ import { allComponents, applyEdits, type Component, type Design } from '../desig
 import { planOf, priceDesign } from '../pricing';
 import { summarise } from '../range';
 import { CHECKS, environmentOf, type Finding, findingsOf, lookedAt, untouchedOf } from './index';
+import { drawn } from '@tests/support/drawn';
 
 const BOOKS = smallBooks();
 let made = 0;
@@ -52,7 +53,7 @@ describe('rules', () => {
           expect(priceDesign(after.value.design, WIDE_BOOKS, 'likely').unpriced).toBeLessThanOrEqual(before);
         }
       }),
-      { numRuns: 40 },
+      { numRuns: drawn(40) },
     );
   });
 
@@ -69,7 +70,7 @@ describe('rules', () => {
           expect(again?.says ?? null).toBeNull();
         }
       }),
-      { numRuns: 25 },
+      { numRuns: drawn(25) },
     );
   });
 });
@@ -284,7 +285,7 @@ describe('guesses and untouched defaults', () => {
           expect(monthly).toBe(lines.find((line) => line.id === id)!.printed);
         }
       }),
-      { numRuns: 30 },
+      { numRuns: drawn(30) },
     );
   });
 });

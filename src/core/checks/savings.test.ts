@@ -8,6 +8,7 @@ import { allComponents, applyEdits, type Component, type Design } from '../desig
 import { planOf, priceDesign } from '../pricing';
 import { type Finding, findingsOf } from './index';
 import { SAVINGS } from './savings';
+import { drawn } from '@tests/support/drawn';
 
 const BOOKS = smallBooks();
 let made = 0;
@@ -142,7 +143,7 @@ describe('every saving', () => {
           expect([check, then.lessThanOrEqualTo(before.plus(decimal('1e-15')))]).toEqual([check, true]);
         }
       }),
-      { numRuns: 60 },
+      { numRuns: drawn(60) },
     );
   });
 });

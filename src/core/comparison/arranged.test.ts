@@ -5,6 +5,7 @@ import { anyWideDesign, WIDE_BOOKS } from '@tests/support/wide-designs';
 import { decimal } from '../base';
 import type { Design } from '../design';
 import { arranged, compareDesign } from './index';
+import { drawn } from '@tests/support/drawn';
 
 const anyCompared = fc
   .tuple(anyWideDesign, fc.array(anyAlternative, { minLength: 2, maxLength: 4 }))
@@ -43,7 +44,7 @@ describe('a comparison that is arranged', () => {
           complete.length === 0 ? [] : [Math.min(...complete)],
         );
       }),
-      { numRuns: 60 },
+      { numRuns: drawn(60) },
     );
   });
 });

@@ -11,6 +11,7 @@ import { mixedSentence } from '../display';
 import { type BookSet, planOf, priceDesign } from '../pricing';
 import { summarise } from '../range';
 import { comparisonOf, type Comparison, type GroupBy, mixedBest } from './index';
+import { drawn } from '@tests/support/drawn';
 
 function compared(design: Design, books: BookSet, others: readonly Alternative[], by?: GroupBy): Comparison {
   const alternator = createAlternator(books);
@@ -146,7 +147,7 @@ describe('designs side by side', () => {
           }
         },
       ),
-      { numRuns: 60 },
+      { numRuns: drawn(60) },
     );
   });
 });
@@ -214,7 +215,7 @@ describe('the best of several sides', () => {
           expect(priced.minus(mixed.monthly).abs().toNumber()).toBeLessThan(1e-15);
         },
       ),
-      { numRuns: 60 },
+      { numRuns: drawn(60) },
     );
   });
 });

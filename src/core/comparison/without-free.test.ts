@@ -9,6 +9,7 @@ import type { Alternative, Design } from '../design';
 import { freeSentence } from '../display';
 import { type BookSet, createPricer, priceDesign } from '../pricing';
 import { withoutFree } from './index';
+import { drawn } from '@tests/support/drawn';
 
 const asked = (design: Design, alternative: Alternative, books: BookSet) =>
   withoutFree(design, alternative, createPricer(books), createAlternator(books));
@@ -47,7 +48,7 @@ describe('two sides without what is included free', () => {
         expect(change.toString()).toBe(monthly(other).minus(monthly(design)).toString());
         expect(without.toString()).toBe(monthly(other, false).minus(monthly(design, false)).toString());
       }),
-      { numRuns: 60 },
+      { numRuns: drawn(60) },
     );
   });
 });

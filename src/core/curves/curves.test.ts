@@ -20,6 +20,7 @@ import {
   usualAxis,
   variedAlong,
 } from './index';
+import { drawn } from '@tests/support/drawn';
 
 const BOOKS = smallBooks();
 const ALONG: Along = { of: 'driver', name: 'users' };
@@ -35,7 +36,7 @@ function sideOf(design: Design, id: string | null, name: string, along = ALONG):
   return { id, name, plan: planOf(design, BOOKS), varied: variedAlong(along, design, axis)! };
 }
 
-function drawn(designs: readonly Design[], points = 40, along = ALONG): Curve {
+function curveOf(designs: readonly Design[], points = 40, along = ALONG): Curve {
   const sides = designs.map((each, at) => sideOf(each, at === 0 ? null : String(at), `Side ${at}`, along));
   return curveOf({ axis: usualAxis(along, designs[0]!)!, sides, what: { of: 'design' }, points });
 }
@@ -67,7 +68,7 @@ describe('a curve', () => {
   });
 
   it('shows a step as a step: two places a ten-thousandth apart, and nothing between', () => {
-    const { at, sides, marks } = drawn([servers]);
+    const { at, sides, marks } = curveOf([servers]);
     const [{ amounts }] = sides as [Curve['sides'][number]];
     const step = at.findIndex((x, index) => amounts[index] === 73 && amounts[index + 1] === 146);
     expect(at[step]!).toBeLessThanOrEqual(500);
@@ -80,7 +81,7 @@ describe('a curve', () => {
 
   it('says where the cheapest changes, to a thousandth, and prices agree on both sides of it', () => {
     const dear = stated([transferOf('out', following('users * 5[GB/user]'))]);
-    const curve = drawn([servers, dear]);
+    const curve = curveOf([servers, dear]);
     expect(curve.crossings.length).toBeGreaterThan(0);
     for (const { at, below, above } of curve.crossings) {
       const designs = [servers, dear];
@@ -96,7 +97,7 @@ describe('a curve', () => {
   });
 
   it('reads its named places exactly, and says where the budget is crossed and allowances end', () => {
-    const curve = drawn([stated([transferOf('out', following('users * 0.5[GB/user]'))], '200')]);
+    const curve = curveOf([stated([transferOf('out', following('users * 0.5[GB/user]'))], '200')]);
     expect(curve.readings.map(({ label, at, amounts }) => [label, at, amounts])).toEqual([
       ['lean', 100, ['0']],
       ['likely', 200, ['0']],
@@ -116,7 +117,7 @@ describe('a curve', () => {
       serverOf('web'),
       transferOf('out', following('(users - 150[user]) * 0.5[GB/user]')),
     ]);
-    const { at, sides } = drawn([design]);
+    const { at, sides } = curveOf([design]);
     const [{ amounts }] = sides as [Curve['sides'][number]];
     at.forEach((x, index) => {
       if (x < 149.9) expect(amounts[index]).toBeNull();
@@ -126,7 +127,7 @@ describe('a curve', () => {
   });
 
   it('tells which lines move and which stay', () => {
-    const { growth } = drawn([
+    const { growth } = curveOf([
       stated([serverOf('still'), transferOf('out', following('users * 5[GB/user]'))]),
     ]);
     const first = (id: string) => growth.lines.find((each) => each.id === id)!.amounts;
@@ -139,10 +140,10 @@ describe('a curve', () => {
       serverOf('web', { count: { likely: '2' } }),
       transferOf('out', { likely: '300' }),
     ]);
-    const traffic = drawn([design], 30, { of: 'traffic' });
+    const traffic = curveOf([design], 30, { of: 'traffic' });
     expect(traffic.readings[0]).toMatchObject({ label: 'planned', at: 1, amounts: ['211'] });
     const entry: Along = { of: 'entry', line: 'web', entry: 'count' };
-    const counted = drawn([design], 10, entry);
+    const counted = curveOf([design], 10, entry);
     expect(counted.axis).toMatchObject({ from: 1, to: 10, scale: 'linear' });
     expect(counted.sides[0]!.amounts.map((each) => Math.round(each! - 65))).toContain(730);
   });
@@ -183,7 +184,7 @@ describe('lines that the program does not follow', () => {
         if (!Number.isNaN(near))
           expect(Math.abs(near - exact)).toBeLessThanOrEqual(1e-9 * Math.max(1, exact));
       }),
-      { numRuns: 60 },
+      { numRuns: drawn(60) },
     );
   });
 });

@@ -15,6 +15,7 @@ import {
   onceEach,
   oneByOne,
 } from './index';
+import { drawn } from '@tests/support/drawn';
 
 /** Its second hour costs less than its first: together they are cheaper than one by one. */
 const hasTiers = ({ components }: Section): boolean =>
@@ -78,7 +79,7 @@ describe('a group under a placement', () => {
         expect(money(printed)).toBe(money(printedAmounts(again).total));
         expect(amounts.filter(({ laid }) => laid.unfit).every(({ monthly }) => monthly === null)).toBe(true);
       }),
-      { numRuns: 60 },
+      { numRuns: drawn(60) },
     );
   });
 
@@ -92,7 +93,7 @@ describe('a group under a placement', () => {
           if (part.form?.by !== 'hosts') expect(other.layout.machines.get(id)!.offer).toBe(offer);
         expect(other.unfit.map(({ id }) => id).sort()).toEqual(one.unfit.map(({ id }) => id).sort());
       }),
-      { numRuns: 40 },
+      { numRuns: drawn(40) },
     );
   });
 
@@ -111,7 +112,7 @@ describe('a group under a placement', () => {
           expect(offer.memory!.toNumber()).toBeGreaterThanOrEqual(Number(need.memory));
         }
       }),
-      { numRuns: 40 },
+      { numRuns: drawn(40) },
     );
   });
 
@@ -180,7 +181,7 @@ describe('a group under a placement', () => {
         const by = placer();
         expect(money(by.price(by.design('One by one', sections)).monthly.value)).toBe(money(found.monthly));
       }),
-      { numRuns: 25 },
+      { numRuns: drawn(25) },
     );
     const hosts = { by: 'hosts', cpuTimes: 1, memoryTimes: 1, storageRatio: 1, spare: 0 } as const;
     expect(mayStandAlone(cell([machine('a', 2, 8)], { form: hosts }))).toBe(false);
@@ -240,7 +241,7 @@ describe('groups × placements', () => {
         expect(matrix.mix.chosen.reduce((sum, each) => sum + each.machines, 0)).toBe(once.length);
         expect(onceEach(groups).flatMap((each) => each.machines)).toHaveLength(once.length);
       }),
-      { numRuns: 25 },
+      { numRuns: drawn(25) },
     );
   });
 

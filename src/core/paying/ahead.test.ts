@@ -21,6 +21,7 @@ import {
   takeOnUnits,
   usagePlan,
 } from './index';
+import { drawn } from '@tests/support/drawn';
 
 const PLACE = { book: 'wide', region: 'severn' };
 const server = (id: string, part: Partial<Component> = {}): Component =>
@@ -89,7 +90,7 @@ describe('at once or in steps', () => {
           expect(steps).toBeLessThanOrEqual(whole(taken, 36) + 0.05);
         },
       ),
-      { numRuns: 12 },
+      { numRuns: drawn(12) },
     );
   });
 
@@ -199,7 +200,7 @@ describe('both kinds together', () => {
         expect(plan.best.likely).toBe(likely.indexOf(Math.min(...likely)));
         expect(bothTable(plan).answer).toBe(bothSentence(plan));
       }),
-      { numRuns: 12 },
+      { numRuns: drawn(12) },
     );
   });
 

@@ -16,6 +16,7 @@ import {
   takeOnUnits,
   usagePlan,
 } from './index';
+import { drawn } from '@tests/support/drawn';
 
 const PLACE = { book: 'wide', region: 'severn' };
 const server = (id: string, part: Partial<Component> = {}): Component =>
@@ -86,7 +87,7 @@ describe('what to commit by line', () => {
           }
         }
       }),
-      { numRuns: 12 },
+      { numRuns: drawn(12) },
     );
   });
 
@@ -144,7 +145,7 @@ describe('what to commit for every hour', () => {
           });
         },
       ),
-      { numRuns: 15 },
+      { numRuns: drawn(15) },
     );
   });
 
@@ -210,7 +211,7 @@ describe('what to prepay', () => {
           }
         },
       ),
-      { numRuns: 10 },
+      { numRuns: drawn(10) },
     );
   });
 });

@@ -18,8 +18,9 @@ import {
   type PricedDesign,
   priceDesign,
 } from './index';
+import { drawn } from '@tests/support/drawn';
 
-const runs = { numRuns: 200 };
+const runs = { numRuns: drawn(200) };
 const wide = bookFrom(wideBookFile());
 const coldBooks = () => bookSet([{ ...wide }]);
 /** Why some of them have no amount, on purpose. */
@@ -207,7 +208,7 @@ describe('random designs of every kind and structure', () => {
           if (less && greater) expect(greater.plus(HAIR).greaterThanOrEqualTo(less)).toBe(true);
         }
       }),
-      { numRuns: 60 },
+      { numRuns: drawn(60) },
     );
   });
 });

@@ -7,6 +7,7 @@ import { decimal } from '../base';
 import { allComponents, applyEdits } from '../design';
 import { casesOf, createPricer } from '../pricing';
 import { printedWick, summarise, summaryOf, wickOver } from './index';
+import { drawn } from '@tests/support/drawn';
 
 describe('the wick', () => {
   it('spans all three cases, also where lean turns out dearer than heavy', () => {
@@ -35,7 +36,7 @@ describe('a shown wick', () => {
         for (const line of narrow)
           expect([line.wick!.low, line.wick!.high]).toEqual([line.printed, line.printed]);
       }),
-      { numRuns: 40 },
+      { numRuns: drawn(40) },
     );
   });
 });
@@ -61,7 +62,7 @@ describe('a summary of a design of which little changed', () => {
         const anew = summarise(structuredClone(after.value.design), WIDE_BOOKS);
         expect({ ...reused, firstYear: anew.firstYear }).toEqual(anew);
       }),
-      { numRuns: 40 },
+      { numRuns: drawn(40) },
     );
   });
 });

@@ -8,11 +8,12 @@ import type { Design } from '../design';
 import { planOf, priceDesign, printedAmounts } from '../pricing';
 import { reevaluate } from '@tests/support/reevaluate';
 import { agreementWords, buildReport, liveComponents, mainEntries, type Report } from './index';
+import { drawn } from '@tests/support/drawn';
 
 const SMALL_BOOKS = smallBooks();
 const FULL = { variant: 'full', validUntil: null, withAgreements: true } as const;
 const QUOTATION = { variant: 'quotation', validUntil: '2026-12-31', withAgreements: false } as const;
-const runs = { numRuns: 60 };
+const runs = { numRuns: drawn(60) };
 
 const total = (values: readonly string[]): string => addAll(values.map((each) => decimal(each))).toFixed(2);
 const linesOf = (report: Report) => report.sections.flatMap((section) => section.lines);
@@ -199,7 +200,7 @@ describe('the entries of a sheet', () => {
           expect(value.minus(expected.monthly.value).abs().toNumber()).toBeLessThan(1e-9);
         });
       }),
-      { numRuns: 100 },
+      { numRuns: drawn(100) },
     );
   });
 });

@@ -5,6 +5,7 @@ import { plainSheets } from '@/handover';
 import { fileOfBytes } from '../fleet/inventory-file';
 import { type PriceListMap, readPriceListMap } from './map-schema';
 import { readPriceList } from './read-list';
+import { drawn } from '@tests/support/drawn';
 
 const mapOf = (more = ''): PriceListMap => {
   const read = readPriceListMap(`wick: price-list
@@ -84,7 +85,7 @@ describe('a number of a price list', () => {
         const row: Row = ['VM', 'hour', price, '', '', ''];
         expect(await priceOf(readBook([row], COMMA))).toBe(await priceOf(readText([row], POINT)));
       }),
-      { numRuns: 40 },
+      { numRuns: drawn(40) },
     );
   });
 });

@@ -9,6 +9,7 @@ import { notFlat, writeBookCsv, writeBookJson } from './index';
 import { endOfValue, locate } from './json-scan';
 import { QuickCheck } from './quick-check';
 import { BookChecker } from '../price-book-checks';
+import { drawn } from '@tests/support/drawn';
 
 const json = (file: PriceBookFile) => textOf(writeBookJson(piecesOf(file)));
 const csv = (file: PriceBookFile) => textOf(writeBookCsv(piecesOf(file)));
@@ -103,7 +104,7 @@ describe('a streamed price book', () => {
         expect(streamed.faults.length === 0).toBe(whole.ok);
         if (!whole.ok) for (const path of paths(whole.faults)) expect(paths(streamed.faults)).toContain(path);
       }),
-      { numRuns: 150 },
+      { numRuns: drawn(150) },
     );
   });
 
@@ -134,7 +135,7 @@ describe('a streamed price book', () => {
           expect(checked.ok).toBe(true);
         },
       ),
-      { numRuns: 500 },
+      { numRuns: drawn(500) },
     );
     const plain = file.rates.filter((rate) => new QuickCheck().accepts(rate, (sku) => offers.get(sku)));
     expect(plain.length).toBeGreaterThan(20);
