@@ -1,9 +1,9 @@
 /** A fleet's report as Markdown. */
-import { type FleetReport, fleetTotalText } from '@/core/display';
+import { type TableReport, fleetTotalText } from '@/core/display';
 import { flatTableMarkdown } from './flat-table-markdown';
 import { plain } from './markdown-text';
 
-export function fleetMarkdown({ title, currency, lead, total, tables }: FleetReport): string {
+export function fleetMarkdown({ title, currency, lead, total, tables }: TableReport): string {
   const said = [...(total ? [fleetTotalText(total, currency)] : []), ...lead].map((each) => plain(each));
   return `${[`# ${plain(title)}`, ...said, ...tables.map(flatTableMarkdown)].join('\n\n')}\n`;
 }

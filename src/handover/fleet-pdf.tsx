@@ -1,17 +1,17 @@
 /** A fleet's report on paper: the total first, then each question across the page. Needs Q2. */
 import { Document, renderToBuffer, Text, View } from '@react-pdf/renderer';
-import { type FleetReport, type FleetReportTotal, writeMoney, writeNumber } from '@/core/display';
+import { type TableReport, type TableReportTotal, writeMoney, writeNumber } from '@/core/display';
 import { BesidePages } from './pdf-beside';
 import { Cell } from './pdf-cell';
 import { Sheet } from './pdf-sheet';
 import { registerFonts, STYLES } from './pdf-style';
 
-export async function fleetPdf(report: FleetReport, at: Date): Promise<Uint8Array> {
+export async function fleetPdf(report: TableReport, at: Date): Promise<Uint8Array> {
   registerFonts();
   return new Uint8Array(await renderToBuffer(<Paper report={report} at={at} />));
 }
 
-function Paper({ report, at }: { readonly report: FleetReport; readonly at: Date }) {
+function Paper({ report, at }: { readonly report: TableReport; readonly at: Date }) {
   const { title, currency, amounts = `${currency} a month`, lead, total, tables } = report;
   return (
     <Document title={title} creator="Wick Tally" creationDate={at} language="en">
@@ -31,7 +31,7 @@ function Paper({ report, at }: { readonly report: FleetReport; readonly at: Date
   );
 }
 
-function Total({ total, currency }: { readonly total: FleetReportTotal; readonly currency: string }) {
+function Total({ total, currency }: { readonly total: TableReportTotal; readonly currency: string }) {
   const money = (value: string): string => writeMoney(value, currency);
   const { placement, where, machines, monthly, year, low, high, missing } = total;
   const rows: readonly (readonly [string, string])[] = [

@@ -2,7 +2,7 @@
 import {
   type FlatTable,
   type FleetPlaceNames,
-  type FleetReport,
+  type TableReport,
   fleetReport,
   matrixTable,
   needText,
@@ -46,7 +46,7 @@ export interface SheetPlaced {
 export interface PlacedFleetFile {
   readonly plan: FleetPlan;
   readonly table: FlatTable;
-  readonly report: FleetReport;
+  readonly report: TableReport;
   /** The same as data. */
   readonly data: unknown;
   readonly machines: readonly Machine[];

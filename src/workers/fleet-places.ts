@@ -1,7 +1,7 @@
 /** What the machines of the open fleet become: under a placement, in the matrix, one of them, on hosts, as a design. */
 import { LICENCE_METER } from '@/core/books';
 import type { Design } from '@/core/design';
-import { type FleetReport, fleetReport, hostsTold, ruleText, toldMatrix } from '@/core/display';
+import { type TableReport, fleetReport, hostsTold, ruleText, toldMatrix } from '@/core/display';
 import { halfAwayFromZero, minorDigits } from '@/core/money';
 import {
   cellOf,
@@ -124,7 +124,7 @@ export class FleetPlaces {
     return toldMatrix(matrix, groups, plan, this.machines.length);
   }
 
-  async report(plan: FleetPlan, readinessOf: ReadinessOf, work: LongWork): Promise<FleetReport> {
+  async report(plan: FleetPlan, readinessOf: ReadinessOf, work: LongWork): Promise<TableReport> {
     const { matrix, groups } = await this.worked(plan, readinessOf, work);
     const { world } = await this.placer(plan);
     const bookOf = (key: string) => world.books.find((book) => book.key === key);

@@ -3,7 +3,7 @@
  * hangs on what is planned carries the plan. Long answers tell how far they are, and can be called off.
  */
 import type { Design } from '@/core/design';
-import type { FleetReport } from '@/core/display';
+import type { TableReport } from '@/core/display';
 import type { FleetPlan, Machine } from '@/core/fleet';
 import type { Study } from '@/core/own-or-rent';
 import type { WorkProgress } from './asking-client';
@@ -94,7 +94,7 @@ export interface FleetAnswers {
   machine: MachineAnswer | null;
   parts: PartsAnswer | null;
   matrix: MatrixAnswer;
-  report: FleetReport;
+  report: TableReport;
   study: Study;
   hosts: HostsAnswer | null;
   average: AverageAnswer;

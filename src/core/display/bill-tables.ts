@@ -12,7 +12,7 @@ import type {
 import { writeMoney, writeNumber } from './amount';
 import { billLines, type BillLine } from './bill-lines';
 import { closeSentence, largestSentence, printedParts, billSentence } from './bill-words';
-import type { FleetReport } from './fleet-report';
+import type { TableReport } from './table-report';
 import { allowanceSentence, commitmentSentence } from './use-words';
 import type { FlatRow, FlatTable } from './flat-table';
 
@@ -189,7 +189,7 @@ const BASIS_WORDS: Readonly<Record<CostBasis, string>> = {
 export function billReport(
   told: ToldBill,
   closing: { readonly at: string; readonly by: string; readonly note: string } | null,
-): FleetReport {
+): TableReport {
   const table = billTable(told);
   const { total } = billLines(told.laid, told.closes);
   const { currency } = told.head;

@@ -17,6 +17,7 @@ import { halfAwayFromZero, minorDigits } from '../money';
 import { writeMoney, writeNumber } from './amount';
 import { plainCell } from './fleet-cells';
 import type { FlatTable } from './flat-table';
+import type { TableReport, TableReportTotal } from './table-report';
 import {
   type FleetReportBook,
   groupsTable,
@@ -41,37 +42,13 @@ export interface FleetReportAsked {
   readonly names: FleetPlaceNames;
 }
 
-/** Amounts as printed, in the fleet's currency. */
-export interface FleetReportTotal {
-  readonly placement: string;
-  readonly where: string;
-  readonly machines: number;
-  readonly monthly: string;
-  readonly year: string;
-  readonly low: string;
-  readonly high: string;
-  /** Machines without a place and lines without an amount: then it is not all of it. */
-  readonly missing: number;
-}
-
-export interface FleetReport {
-  readonly title: string;
-  readonly currency: string;
-  /** What its amounts are; absent: of a month. */
-  readonly amounts?: string;
-  readonly lead: readonly string[];
-  /** Under the placement that costs least of those that miss least; null: there are no machines. */
-  readonly total: FleetReportTotal | null;
-  readonly tables: readonly FlatTable[];
-}
-
 /**
  * @example
  * const plan = newPlan({ title: 'Quay', currency: 'USD', exchange: [], books: [], origin: 'quay.csv' });
  * const names = { book: (key: string) => key, region: (_: string, code: string) => code };
  * fleetReport({ plan, machines: [], groups: [], matrix: { cells: [], union: [], mix: null }, readinessOf: () => [], books: [], names }).total; // => null
  */
-export function fleetReport(asked: FleetReportAsked): FleetReport {
+export function fleetReport(asked: FleetReportAsked): TableReport {
   const { plan, machines, groups, matrix, readinessOf, books, names } = asked;
   const told = toldMatrix(matrix, groups, plan, machines.length);
   const whole = matrix.union.length > 0 ? matrix.union : matrix.cells;
@@ -104,7 +81,7 @@ function bestOf(cells: readonly MatrixCell[]): MatrixCell | null {
   return best && best.cell.layout.machines.size > 0 ? best : null;
 }
 
-function totalOf(found: MatrixCell, plan: FleetPlan, names: FleetPlaceNames): FleetReportTotal {
+function totalOf(found: MatrixCell, plan: FleetPlan, names: FleetPlaceNames): TableReportTotal {
   const { cell } = found;
   const { monthly, printed, ifMeasured, machines } = plainCell(found, undefined, plan.currency);
   const digits = minorDigits(plan.currency);
@@ -138,7 +115,7 @@ function leadOf({ origin, title }: FleetPlan, { groups, overlap, mix }: ToldMatr
  * @example
  * fleetTotalText({ placement: 'Here', where: 'Small, Severn', machines: 2, monthly: '10', year: '120', low: '10', high: '12', missing: 0 }, 'USD'); // => 'Under “Here”, at Small, Severn, 2 machines cost 10.00 USD a month, 120.00 USD in 12 months. If the machines that nobody measured were used as the others, it would be 12.00 USD a month.'
  */
-export function fleetTotalText(total: FleetReportTotal, currency: string): string {
+export function fleetTotalText(total: TableReportTotal, currency: string): string {
   const { placement, where, machines, monthly, year, low, high, missing } = total;
   const money = (value: string): string => `${writeMoney(value, currency)} ${currency}`;
   const other = low === monthly ? high : low;

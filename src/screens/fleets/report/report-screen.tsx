@@ -1,6 +1,6 @@
 /** A fleet's report: the total, then each question with its answer and its table. The same on paper. */
 'use client';
-import { type FleetReport, type FleetReportTotal, writeMoney, writeNumber } from '@/core/display';
+import { type TableReport, type TableReportTotal, writeMoney, writeNumber } from '@/core/display';
 import { Amount } from '@/ui/amount';
 import { Button } from '@/ui/button';
 import { Wick } from '@/ui/wick';
@@ -47,7 +47,7 @@ export function FleetReportScreen() {
   );
 }
 
-function Paper({ report }: { readonly report: FleetReport }) {
+function Paper({ report }: { readonly report: TableReport }) {
   const { title, currency, lead, total, tables } = report;
   return (
     <article
@@ -70,7 +70,7 @@ function Paper({ report }: { readonly report: FleetReport }) {
   );
 }
 
-function Total({ total, currency }: { readonly total: FleetReportTotal; readonly currency: string }) {
+function Total({ total, currency }: { readonly total: TableReportTotal; readonly currency: string }) {
   const { placement, where, machines, monthly, year, low, high, missing } = total;
   const money = (value: string): string => writeMoney(value, currency);
   const rows: readonly (readonly [string, string])[] = [
