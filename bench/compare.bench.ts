@@ -2,11 +2,11 @@
  * Alternatives and axes, without interface: the work shared between pricings against pricing everything anew in a plain
  * loop, each design a whole of its own with a mover and a pricer of its own.
  */
-import { createAlternator } from '@/core/alternatives';
-import { axisOf } from '@/core/axes';
-import { bareDesign, bareRates, linesFor, measuresOf } from '@/core/bare-rates';
-import { comparisonOf, type PricedColumn } from '@/core/comparison';
-import type { Design, Scope } from '@/core/design';
+import { createAlternator } from '@/features/compare/calc/alternatives';
+import { axisOf } from '@/features/compare/calc/axes';
+import { bareDesign, bareRates, linesFor, measuresOf } from '@/features/unit-prices/calc';
+import { comparisonOf, type PricedColumn } from '@/features/compare/calc/comparison';
+import type { Design, Scope } from '@/engine/design';
 import {
   casesOf,
   createPricer,
@@ -15,8 +15,8 @@ import {
   type Pricer,
   priceCases,
   priceDesign,
-} from '@/core/pricing';
-import { summaryOf } from '@/core/range';
+} from '@/engine/pricing';
+import { summaryOf } from '@/engine/summary';
 import { demoBooks, designOfSize, TWELVE } from './designs';
 import { type BenchRow, measure, printRows } from './measure';
 

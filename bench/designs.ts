@@ -1,7 +1,7 @@
 /** Designs of any size for measuring: the demo's booking design, repeated. */
-import { indexBook } from '@/core/books';
-import type { Alternative, Change, Design, Scope } from '@/core/design';
-import { type BookSet, bookSet } from '@/core/pricing';
+import { indexBook } from '@/engine/books';
+import type { Alternative, Change, Design, Scope } from '@/engine/design';
+import { type BookSet, bookSet } from '@/engine/pricing';
 import { DEMO_DESIGNS } from '@/demo/designs';
 import { DEMO_REVISIONS, generateBook } from '@/demo/generate-book';
 import { DEMO_PROFILES } from '@/demo/profiles';

@@ -2,13 +2,13 @@
  * The engine asked many times, without interface: one keystroke, variations of a design, needs against the offer index.
  * Baselines are the plain way in the same run: the whole design priced anew, each offer priced.
  */
-import { decimal } from '@/core/base';
-import { allComponents, type Component, type Design } from '@/core/design';
-import { casesOf, createPricer, type DesignPlan, planOf, priceCases, priceDesign } from '@/core/pricing';
-import { compileProgram } from '@/core/program';
-import { offerIndex } from '@/core/rating';
-import { summaryOf } from '@/core/range';
-import { lacksOf, type Need } from '@/core/sizing';
+import { decimal } from '@/engine/base';
+import { allComponents, type Component, type Design } from '@/engine/design';
+import { casesOf, createPricer, type DesignPlan, planOf, priceCases, priceDesign } from '@/engine/pricing';
+import { compileProgram } from '@/engine/program';
+import { offerIndex } from '@/engine/rating';
+import { summaryOf } from '@/engine/summary';
+import { lacksOf, type Need } from '@/engine/sizing';
 import { demoBooks, designOfSize } from './designs';
 import { type BenchRow, measure, printRows } from './measure';
 

@@ -3,8 +3,8 @@
  * in all three cases, with the months of every tenth; and which two rules met how often. The baseline is the reference
  * itself: how much slower the plain way is.
  */
-import { priceDesign } from '@/core/pricing';
-import { CASES } from '@/core/usage';
+import { priceDesign } from '@/engine/pricing';
+import { CASES } from '@/engine/usage';
 import { booksOf, compareDesigns, monthDifferences, reported } from '@tests/reference/agree';
 import { mixed } from '@tests/reference/mixed-design';
 import { Pairs, rulesByLine } from '@tests/reference/pairs';

@@ -4,8 +4,8 @@
  */
 import ExcelJs from 'exceljs';
 import { unzipSync } from 'fflate';
-import { decimal, seededRandom } from '@/core/base';
-import { indexBook, type PriceBook } from '@/core/books';
+import { decimal, seededRandom } from '@/engine/base';
+import { indexBook, type PriceBook } from '@/engine/books';
 import {
   cellOf,
   defaultPlacement,
@@ -23,10 +23,10 @@ import {
   readinessOf,
   sizedNeed,
   type SizingRule,
-} from '@/core/fleet';
-import { rateCard, unitMonthlyCost } from '@/core/rating';
-import { cheapestThatFits } from '@/core/sizing';
-import type { Term } from '@/core/terms';
+} from '@/features/fleet/calc';
+import { rateCard, unitMonthlyCost } from '@/engine/rating';
+import { cheapestThatFits } from '@/engine/sizing';
+import type { Term } from '@/engine/terms';
 import { harbourPlan } from '@/demo/fleets';
 import { DEMO_REVISIONS, generateBook } from '@/demo/generate-book';
 import { csvOf, estateRows } from '@/demo/harbour-house';

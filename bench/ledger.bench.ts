@@ -9,7 +9,7 @@ import os from 'node:os';
 import path from 'node:path';
 import { chromium, type Page } from '@playwright/test';
 import { setUpDatabase } from '@/cli/set-up';
-import type { Design } from '@/core/design';
+import type { Design } from '@/engine/design';
 import { writeDesign } from '@/formats';
 import { CHROMIUM_ARGS } from '../playwright.config';
 import { startApplication } from '../scripts/lib/application';

@@ -11,7 +11,7 @@ import {
   StudySimulation,
   swingsOfStudy,
   withGuess,
-} from '@/core/own-or-rent';
+} from '@/features/own-or-rent/calc';
 import { quayStudy } from '../tests/support/studies';
 import { type BenchRow, measure, printRows } from './measure';
 

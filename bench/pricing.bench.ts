@@ -2,9 +2,9 @@
  * Pricing in Node: three cases with traces and the printed summary. The baseline is the same number of amounts
  * (count × hours × price, three cases) as bare decimal products, without traces, tiers, pools or terms.
  */
-import { decimal, type Decimal } from '@/core/base';
-import { allComponents, type Design, type Place } from '@/core/design';
-import { summarise } from '@/core/range';
+import { decimal, type Decimal } from '@/engine/base';
+import { allComponents, type Design, type Place } from '@/engine/design';
+import { summarise } from '@/engine/summary';
 import { DEMO_PROFILES } from '@/demo/profiles';
 import { demoBooks, designOfSize } from './designs';
 import { type BenchRow, measure, printRows } from './measure';

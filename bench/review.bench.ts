@@ -2,10 +2,10 @@
  * Change reviews of small, large and very large plans: read, mapped and priced on both sides. Baseline of all is the parsing
  * of the same file in the same run.
  */
-import { bookSet } from '@/core/pricing';
-import { extractOf, joinMaps, NO_PROFILE, reviewOf } from '@/core/review';
-import { indexBook } from '@/core/books';
-import { DEFAULT_MONTH } from '@/core/time';
+import { bookSet } from '@/engine/pricing';
+import { extractOf, joinMaps, NO_PROFILE, reviewOf } from '@/features/review/calc';
+import { indexBook } from '@/engine/books';
+import { DEFAULT_MONTH } from '@/engine/time';
 import { DEMO_REVISIONS, generateBook } from '@/demo/generate-book';
 import { DEMO_MAPS } from '@/demo/maps';
 import { DEMO_PROFILES } from '@/demo/profiles';

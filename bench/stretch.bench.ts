@@ -2,16 +2,16 @@
  * A design under other loads, without interface: curves, a map, draws, the level of a spend commitment. Baseline is the
  * plain loop in the same run: every point priced by the engine, each a design of its own.
  */
-import { createAlternator } from '@/core/alternatives';
-import { curveOf, gridOf, loadMap, usualAxis, variedAlong } from '@/core/curves';
-import { allComponents, type Design, designInStep, type UsageEntry } from '@/core/design';
-import type { Driver } from '@/core/drivers';
-import { decimal } from '@/core/base';
-import { drawInto, numbersOf, Simulation } from '@/core/draws';
-import { SpendWeek } from '@/core/paying';
-import { createPricer, type DesignPlan, planOf, priceDesign } from '@/core/pricing';
-import { underEntries } from '@/core/program';
-import { everyWeek, sameAllWeek, windowWeek } from '@/core/usage';
+import { createAlternator } from '@/features/compare/calc/alternatives';
+import { curveOf, gridOf, loadMap, usualAxis, variedAlong } from '@/features/load/calc';
+import { allComponents, type Design, designInStep, type UsageEntry } from '@/engine/design';
+import type { Driver } from '@/engine/drivers';
+import { decimal } from '@/engine/base';
+import { drawInto, numbersOf, Simulation } from '@/features/range/calc';
+import { SpendWeek } from '@/features/paying/calc';
+import { createPricer, type DesignPlan, planOf, priceDesign } from '@/engine/pricing';
+import { underEntries } from '@/engine/program';
+import { everyWeek, sameAllWeek, windowWeek } from '@/engine/usage';
 import { demoBooks, designOfSize, TWELVE } from './designs';
 import { type BenchRow, measure, printRows } from './measure';
 

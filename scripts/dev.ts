@@ -2,4 +2,4 @@
 import { main } from './lib/say';
 import { serve } from './lib/serve';
 
-main(() => serve({ command: 'dev', mode: 'dev', demo: true, beforeStart: () => undefined }));
+main(() => serve({ command: 'dev', mode: 'dev', demo: true, beforeStart: () => Promise.resolve() }));

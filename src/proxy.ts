@@ -1,6 +1,6 @@
 /** For pages: refuses what is not ours and sets the content policy with a fresh nonce; headers of every answer are in next.config.ts. */
 import { type NextRequest, NextResponse } from 'next/server';
-import { refusalOf } from './app/lib/ours';
+import { refusalOf } from '@/app/lib/ours';
 
 export function proxy(request: NextRequest): NextResponse {
   const refusal = refusalOf(request);

@@ -1,9 +1,9 @@
 /** What a worked example is, and short ways to make one. The page `how-it-calculates.md` is written from these. */
-import { indexBook } from '@/core/books';
-import type { Component, Design } from '@/core/design';
-import { type BookSet, bookSet, type PricedComponent, priceDesign } from '@/core/pricing';
-import type { Figure } from '@/core/trace';
-import { type Case, inAllCases } from '@/core/usage';
+import { indexBook } from '@/engine/books';
+import type { Component, Design } from '@/engine/design';
+import { type BookSet, bookSet, type PricedComponent, priceDesign } from '@/engine/pricing';
+import type { Figure } from '@/engine/trace';
+import { type Case, inAllCases } from '@/engine/usage';
 import { checkPriceBook, toBookData } from '@/formats';
 import { wideBookFile } from '@tests/support/wide-book';
 

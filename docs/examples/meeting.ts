@@ -1,10 +1,10 @@
 /** Where two rules meet: one worked example for each of the points that say whose turn it is. */
-import type { Component, Design } from '@/core/design';
-import { priceMonths } from '@/core/analysis';
-import { planOf, priceDesign } from '@/core/pricing';
-import type { Agreement } from '@/core/terms';
-import { type Figure, given } from '@/core/trace';
-import { type Load, inAllCases } from '@/core/usage';
+import type { Component, Design } from '@/engine/design';
+import { priceMonths } from '@/engine/analysis';
+import { planOf, priceDesign } from '@/engine/pricing';
+import type { Agreement } from '@/engine/terms';
+import { type Figure, given } from '@/engine/trace';
+import { type Load, inAllCases } from '@/engine/usage';
 import { agreementOf } from '@tests/support/designs';
 import { type Chapter, design, lineOf, monthOf, part, WIDE } from './example';
 

@@ -1,8 +1,8 @@
 /** What a line becomes at another provider, and what it costs there. The prices are those of `tests/support/two-shores.ts`. */
-import { createMover } from '@/core/moving';
-import { type PricedComponent, priceAlone } from '@/core/pricing';
-import { inAllCases } from '@/core/usage';
-import type { Component } from '@/core/design';
+import { createMover } from '@/engine/moving';
+import { type PricedComponent, priceAlone } from '@/engine/pricing';
+import { inAllCases } from '@/engine/usage';
+import type { Component } from '@/engine/design';
 import { SHORES, shoresDesign } from '@tests/support/two-shores';
 import { type Chapter, part } from './example';
 

@@ -1,5 +1,5 @@
 /** Writes `docs/how-it-calculates.md`: every rule, one small example, and the core's own trace of it. */
-import { toPlain, toText } from '@/core/trace';
+import { toPlain, toText } from '@/engine/trace';
 import type { Chapter } from './example';
 import { MEETING } from './meeting';
 import { MOVING } from './moving';

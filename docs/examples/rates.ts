@@ -1,5 +1,5 @@
 /** Charge structures, one chapter each. */
-import { inAllCases } from '@/core/usage';
+import { inAllCases } from '@/engine/usage';
 import { type Chapter, lineOf, monthOf, part } from './example';
 
 const transfer = (amount: string) => part('transfer-out', 'OUT', { use: { transferred: [amount, 'GB'] } });

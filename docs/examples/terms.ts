@@ -1,9 +1,9 @@
 /** Ways of paying, licences, agreements, and what is put on top. */
-import type { Component, Design } from '@/core/design';
-import { priceDesign } from '@/core/pricing';
-import { endEarly, type EarlyEnd } from '@/core/terms';
-import { decimal } from '@/core/base';
-import { inAllCases } from '@/core/usage';
+import type { Component, Design } from '@/engine/design';
+import { priceDesign } from '@/engine/pricing';
+import { endEarly, type EarlyEnd } from '@/engine/terms';
+import { decimal } from '@/engine/base';
+import { inAllCases } from '@/engine/usage';
 import { agreementOf } from '@tests/support/designs';
 import { type Chapter, design, lineOf, monthOf, part, WIDE } from './example';
 

@@ -1,5 +1,5 @@
 /** What crosses component borders: pools, grants, own lines, currency. */
-import { inAllCases } from '@/core/usage';
+import { inAllCases } from '@/engine/usage';
 import { type Chapter, lineOf, monthOf, part } from './example';
 
 const out = (id: string, amount: string, region = 'severn') =>

@@ -1,6 +1,6 @@
 /** From what a person knows to what is billed: increments, minimums, allowances, loads, running patterns. */
-import { type Component, type Design } from '@/core/design';
-import { inAllCases } from '@/core/usage';
+import { type Component, type Design } from '@/engine/design';
+import { inAllCases } from '@/engine/usage';
 import { type Chapter, lineOf, monthOf, part } from './example';
 
 type Running = Component['running'];

@@ -1,7 +1,7 @@
 /** The small examples that go with the formats; `./run formats` writes them as files, a test checks those. */
-import { estateStudy, type Study } from '@/core/own-or-rent';
-import type { Design } from '@/core/design';
-import { BARE_MACHINE, defaultPlacement, type FleetPlan, type Machine, newPlan } from '@/core/fleet';
+import { estateStudy, type Study } from '@/features/own-or-rent/calc';
+import type { Design } from '@/engine/design';
+import { BARE_MACHINE, defaultPlacement, type FleetPlan, type Machine, newPlan } from '@/features/fleet/calc';
 import type { PriceBookFile } from '@/formats';
 
 export const exampleBook: PriceBookFile = {

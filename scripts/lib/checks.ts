@@ -15,7 +15,7 @@ export const CHECKS: readonly Check[] = [
   ['types', 'tsc', ['--noEmit', '--incremental', '--tsBuildInfoFile', `${CACHE}/types.tsbuildinfo`]],
   ['lint', 'eslint', ['.', ...LINT]],
   ['form', 'prettier', ['.', ...FORM]],
-  ['types of the core alone', 'tsc', ['-p', 'tsconfig.core.json']],
+  ['types of the pure parts alone', 'tsc', ['-p', 'tsconfig.pure.json']],
   ['dependencies', 'depcruise', ['src', '--config', '.dependency-cruiser.cjs', '--output-type', 'err']],
   ['unused code', 'knip', ['--no-progress']],
 ];

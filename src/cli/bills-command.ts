@@ -1,9 +1,10 @@
 /** `wick bills …`: bills in FOCUS form held against a design, on files alone; `import` takes them into the database. */
 import fs from 'node:fs';
 import path from 'node:path';
-import { expectedBill, expectedRows, type LaidBill } from '@/core/bills';
-import { billReport, billTable, type FlatTable, varianceSentence } from '@/core/display';
-import type { Design } from '@/core/design';
+import { expectedBill, expectedRows, type LaidBill } from '@/features/bills/calc';
+import { billReport, billTable, varianceSentence } from '@/features/bills/words';
+import { type FlatTable } from '@/platform/tables';
+import type { Design } from '@/engine/design';
 import { writeDesign } from '@/formats';
 import { billCsv } from '@/formats/focus/write-bill';
 import {

@@ -1,6 +1,7 @@
 /** `wick books check|import|diff|search`: what the price-book screens do, on files or on the database. */
 import { stringify } from 'csv-stringify/sync';
-import { describeTerm, writeShare } from '@/core/display';
+import { describeTerm } from '@/engine/terms';
+import { writeShare } from '@/platform/words';
 import type { Fault } from '@/formats';
 import {
   changeOf,

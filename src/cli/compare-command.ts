@@ -1,9 +1,11 @@
 /** `wick compare`: a design beside its alternatives, or a whole axis; the same core and so the same numbers as on screen. */
-import { AXES, type Axis, axisOf, OF_ONE_LINE } from '@/core/axes';
-import { compareDesign, type GroupBy } from '@/core/comparison';
-import { allComponents, type Design, type Scope } from '@/core/design';
-import { axisTable, comparisonTable, type FlatTable, sentenceFor } from '@/core/display';
-import { type BookSet, planOf } from '@/core/pricing';
+import { AXES, type Axis, axisOf, OF_ONE_LINE } from '@/features/compare/calc/axes';
+import { compareDesign, type GroupBy } from '@/features/compare/calc/comparison';
+import { allComponents, type Design, type Scope } from '@/engine/design';
+import { axisTable, comparisonTable } from '@/features/compare/words';
+import { type FlatTable } from '@/platform/tables';
+import { sentenceFor } from '@/platform/words';
+import { type BookSet, planOf } from '@/engine/pricing';
 import { invalid } from '@/operations/app-error';
 import { booksOf, readDesignFile } from './files';
 import type { Call } from './options';

@@ -1,7 +1,7 @@
 /** A folder of configuration for `wick review FOLDER`; hidden folders are passed over. */
 import fs from 'node:fs';
 import path from 'node:path';
-import type { Plan } from '@/core/review';
+import type { Plan } from '@/features/review/calc';
 import { isConfiguration, readFolder } from '@/formats/plan/configuration-folder';
 import { orRefuse, readText } from './files';
 

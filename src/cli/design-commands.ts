@@ -1,13 +1,14 @@
 /** `wick check|diff|pay`: what a design is warned of, what differs between two, how its lines can be paid. */
 import { randomUUID } from 'node:crypto';
-import type { Decimal } from '@/core/base';
-import { findingsOf } from '@/core/checks';
-import { allComponents, type Component, type Design } from '@/core/design';
-import { describeTerm, sentenceFor, writeMoney, writeShare } from '@/core/display';
-import { compareTerms } from '@/core/analysis';
-import { type Difference, differenceBetween, type LineDifference, type Why } from '@/core/compare';
-import { type BookSet, planOf, priceDesign, printedAmounts } from '@/core/pricing';
-import { summaryOfPlan } from '@/core/range';
+import type { Decimal } from '@/engine/base';
+import { findingsOf } from '@/features/checklist/calc';
+import { allComponents, type Component, type Design } from '@/engine/design';
+import { describeTerm } from '@/engine/terms';
+import { sentenceFor, writeMoney, writeShare } from '@/platform/words';
+import { compareTerms } from '@/engine/analysis';
+import { type Difference, differenceBetween, type LineDifference, type Why } from '@/engine/difference';
+import { type BookSet, planOf, priceDesign, printedAmounts } from '@/engine/pricing';
+import { summaryOfPlan } from '@/engine/summary';
 import { invalid } from '@/operations/app-error';
 import { booksOf, readDesignFile } from './files';
 import type { Call } from './options';

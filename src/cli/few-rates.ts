@@ -1,6 +1,6 @@
 /** Price books for a command that needs few of their offers: files of other books are passed over, other rates are not kept. */
 import fs from 'node:fs';
-import { indexBook, type PriceBook } from '@/core/books';
+import { indexBook, type PriceBook } from '@/engine/books';
 import { checkPriceBook, type OfferRow, type RateRow, type RegionRow, toBookData } from '@/formats';
 import { readBook } from '@/formats/stream';
 import { invalid } from '@/operations/app-error';

@@ -1,9 +1,9 @@
 /** Reads files for the command line; what cannot be read is said in one sentence. */
 import fs from 'node:fs';
 import path from 'node:path';
-import { indexBook, type PriceBook } from '@/core/books';
-import { type BookSet, bookSet } from '@/core/pricing';
-import type { Design } from '@/core/design';
+import { indexBook, type PriceBook } from '@/engine/books';
+import { type BookSet, bookSet } from '@/engine/pricing';
+import type { Design } from '@/engine/design';
 import {
   type Checked,
   type OfferRow,

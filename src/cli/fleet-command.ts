@@ -1,9 +1,9 @@
 /** `wick fleet`: what the machines of an inventory would become at a place, as installed and by a rule. */
 import fs from 'node:fs';
-import { parseDecimal } from '@/core/base';
-import { fleetTable } from '@/core/display';
-import { FleetMatcher, placeFleet, type SizingRule } from '@/core/fleet';
-import type { Term } from '@/core/terms';
+import { parseDecimal } from '@/engine/base';
+import { fleetTable } from '@/features/fleet/words';
+import { FleetMatcher, placeFleet, type SizingRule } from '@/features/fleet/calc';
+import type { Term } from '@/engine/terms';
 import { FIELDS, type Field } from '@/formats/fleet/columns';
 import { fileOfBytes, InventoryError } from '@/formats/fleet/inventory-file';
 import { type Mapping, type ReadInventory, readInventory } from '@/formats/fleet/read-inventory';

@@ -1,7 +1,14 @@
 /** `wick fleet … --plan`: the groups of a plan under its placements, side by side. */
-import { matrixTable, toldMatrix } from '@/core/display';
-import { fleetLooksAt, groupMachines, isComplete, matrixOf, Placer, readinessUnder } from '@/core/fleet';
-import type { PriceBook } from '@/core/books';
+import { matrixTable, toldMatrix } from '@/features/fleet/words';
+import {
+  fleetLooksAt,
+  groupMachines,
+  isComplete,
+  matrixOf,
+  Placer,
+  readinessUnder,
+} from '@/features/fleet/calc';
+import type { PriceBook } from '@/engine/books';
 import { readFleetPlan } from '@/formats/fleet/plan-schema';
 import type { ReadInventory } from '@/formats/fleet/read-inventory';
 import { invalid } from '@/operations';

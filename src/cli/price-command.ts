@@ -1,11 +1,11 @@
 /** `wick price`: the same design file, the same books, the same core; so the same numbers as on screen. */
-import { Decimal, parseDecimal } from '@/core/base';
-import { allComponents, type Design } from '@/core/design';
-import { priceMonths, runaway } from '@/core/analysis';
-import { type BookSet, casesOf, planOf, type PricedDesign } from '@/core/pricing';
-import { summaryOfPlan } from '@/core/range';
-import { type PlainFigure, toPlain } from '@/core/trace';
-import { CASES, type Case } from '@/core/usage';
+import { Decimal, parseDecimal } from '@/engine/base';
+import { allComponents, type Design } from '@/engine/design';
+import { priceMonths, runaway } from '@/engine/analysis';
+import { type BookSet, casesOf, planOf, type PricedDesign } from '@/engine/pricing';
+import { summaryOfPlan } from '@/engine/summary';
+import { type PlainFigure, toPlain } from '@/engine/trace';
+import { CASES, type Case } from '@/engine/usage';
 import { designCsv } from '@/formats';
 import { invalid } from '@/operations/app-error';
 import { booksOf, readDesignFile, writeOut } from './files';

@@ -1,7 +1,7 @@
 /** `wick books from-bill` and `from-list`: what was really paid beside a book, and any price list by its columns, as a book. */
 import fs from 'node:fs';
 import path from 'node:path';
-import { pricesTable } from '@/core/display';
+import { pricesTable } from '@/features/bills/words';
 import { fileOfBytes } from '@/formats/fleet/inventory-file';
 import { readPriceListMap } from '@/formats/price-list/map-schema';
 import { paidRatesCsv } from '@/formats/price-list/paid-csv';

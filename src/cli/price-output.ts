@@ -1,11 +1,12 @@
 /** A priced design as text for people and as data for programs: names and sentences beside ids and codes. */
-import type { Decimal } from '@/core/base';
-import { allComponents, type Design, findComponent } from '@/core/design';
-import { describeMonth, sentenceFor, writeMoney } from '@/core/display';
-import type { MonthSeries, Runaway } from '@/core/analysis';
-import type { DesignSummary, LineSummary } from '@/core/range';
-import { type PlainFigure, toText } from '@/core/trace';
-import type { Case } from '@/core/usage';
+import type { Decimal } from '@/engine/base';
+import { allComponents, type Design, findComponent } from '@/engine/design';
+import { describeMonth } from '@/engine/time';
+import { sentenceFor, writeMoney } from '@/platform/words';
+import type { MonthSeries, Runaway } from '@/engine/analysis';
+import type { DesignSummary, LineSummary } from '@/engine/summary';
+import { type PlainFigure, toText } from '@/engine/trace';
+import type { Case } from '@/engine/usage';
 
 export type Traces = Readonly<Record<Case, Readonly<Record<string, PlainFigure>>>>;
 

@@ -1,12 +1,12 @@
 /** `wick rates`: bare rates side by side, of books alone or at the height of a design. */
-import { bareRates, type MeasuredRates, measuresOf, ownQuantities } from '@/core/bare-rates';
-import { parseDecimal } from '@/core/base';
-import type { PriceBook } from '@/core/books';
-import type { Design } from '@/core/design';
-import { bareTable } from '@/core/display';
-import { bookSet, createPricer } from '@/core/pricing';
-import { DEFAULT_MONTH } from '@/core/time';
-import { isWithin } from '@/core/moving';
+import { bareRates, type MeasuredRates, measuresOf, ownQuantities } from '@/features/unit-prices/calc';
+import { parseDecimal } from '@/engine/base';
+import type { PriceBook } from '@/engine/books';
+import type { Design } from '@/engine/design';
+import { bareTable } from '@/features/unit-prices/words';
+import { bookSet, createPricer } from '@/engine/pricing';
+import { DEFAULT_MONTH } from '@/engine/time';
+import { isWithin } from '@/engine/moving';
 import { invalid } from '@/operations/app-error';
 import { indexedBooks, readDesignFile } from './files';
 import type { Call } from './options';

@@ -1,7 +1,7 @@
 /** `wick report`: the report of a design file, as the application writes it. */
-import { buildReport } from '@/core/report';
+import { buildReport } from '@/features/report/calc';
 import { readReportOptions } from '@/formats';
-import { BESIDES, REPORT_FORMS } from '@/core/report';
+import { BESIDES, REPORT_FORMS } from '@/features/report/calc';
 import { handOver } from '@/handover';
 import { invalid } from '@/operations';
 import { booksOf, readDesignFile, writeOut } from './files';

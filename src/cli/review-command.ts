@@ -1,6 +1,6 @@
 /** `wick review`: what a plan changes of the month, before it is applied; from files alone, without network or database. */
 import fs from 'node:fs';
-import { bookSet, type BookSet } from '@/core/pricing';
+import { bookSet, type BookSet } from '@/engine/pricing';
 import {
   type DesignAfter,
   type Extract,
@@ -21,10 +21,10 @@ import {
   whatIf,
   type WhatIf,
   type WhatIfColumn,
-} from '@/core/review';
-import { TERMS, type Term } from '@/core/terms';
-import { DEFAULT_MONTH } from '@/core/time';
-import { CASES, type Case } from '@/core/usage';
+} from '@/features/review/calc';
+import { TERMS, type Term } from '@/engine/terms';
+import { DEFAULT_MONTH } from '@/engine/time';
+import { CASES, type Case } from '@/engine/usage';
 import { DEMO_MAPS } from '@/demo/maps';
 import { planAgainst, readPlan } from '@/formats/plan/read-plan';
 import { readLimits } from '@/formats/review/limits-schema';

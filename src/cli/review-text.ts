@@ -11,9 +11,15 @@ import {
   rowWords,
   sharedDoubts,
   signedAmount,
-  writeMoney,
-} from '@/core/display';
-import { type LimitsAnswer, type Review, type ReviewRow, ROOT, type WhatIfColumn } from '@/core/review';
+} from '@/features/review/words';
+import { writeMoney } from '@/platform/words';
+import {
+  type LimitsAnswer,
+  type Review,
+  type ReviewRow,
+  ROOT,
+  type WhatIfColumn,
+} from '@/features/review/calc';
 
 const WIDTH = 80;
 const AMOUNT = 14;

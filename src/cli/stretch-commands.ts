@@ -1,19 +1,19 @@
 /** `wick load`, `wick range` and the planning side of `wick pay`: the same core and so the same numbers as on screen. */
-import { DEFAULT_HORIZON } from '@/core/analysis';
-import { createAlternator } from '@/core/alternatives';
-import { parseDecimal } from '@/core/base';
-import { curveOver, usualAxis } from '@/core/curves';
-import { type Along, type LookedAt, allComponents, type Design } from '@/core/design';
+import { DEFAULT_HORIZON } from '@/engine/analysis';
+import { createAlternator } from '@/features/compare/calc/alternatives';
+import { parseDecimal } from '@/engine/base';
+import { curveOver, usualAxis } from '@/features/load/calc';
+import { type Along, type LookedAt, allComponents, type Design } from '@/engine/design';
 import {
   bothTable,
   creditPlanTable,
-  curveTable,
-  rangeTable,
   spendPlanTable,
   stepsTable,
   usagePlanTable,
-} from '@/core/display';
-import { baseFor, effectsOf, Simulation, swingsOf } from '@/core/draws';
+} from '@/features/paying/words';
+import { curveTable } from '@/features/load/words';
+import { rangeTable } from '@/features/range/words';
+import { baseFor, effectsOf, Simulation, swingsOf } from '@/features/range/calc';
 import {
   bothPlan,
   creditPlan,
@@ -22,9 +22,9 @@ import {
   spendPlan,
   stepsPlan,
   usagePlan,
-} from '@/core/paying';
-import { type AmountOf, createPricer, type DesignPlan, planOf } from '@/core/pricing';
-import { TERMS, type Term } from '@/core/terms';
+} from '@/features/paying/calc';
+import { type AmountOf, createPricer, type DesignPlan, planOf } from '@/engine/pricing';
+import { TERMS, type Term } from '@/engine/terms';
 import { readAlong } from '@/formats/along-text';
 import { invalid } from '@/operations/app-error';
 import { booksOf, readDesignFile } from './files';

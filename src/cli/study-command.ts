@@ -1,6 +1,6 @@
 /** `wick own-or-rent`: a study's answer, both sides, its variants, what it hangs on, and every assumption. */
+import { type FlatTable } from '@/platform/tables';
 import {
-  type FlatTable,
   hangsTable,
   paybackSentence,
   sidesTable,
@@ -9,8 +9,8 @@ import {
   troubleLines,
   turnsSentence,
   variantsTable,
-} from '@/core/display';
-import { type Study, STUDY_DRAWS, type WorkedStudy, workedStudy } from '@/core/own-or-rent';
+} from '@/features/own-or-rent/words';
+import { type Study, STUDY_DRAWS, type WorkedStudy, workedStudy } from '@/features/own-or-rent/calc';
 import { readStudy } from '@/formats/study-schema';
 import { invalid } from '@/operations';
 import { orRefuse, readText } from './files';

@@ -1,7 +1,8 @@
 /** Tables that leave the house, in the forms of the command line. */
-import type { Design } from '@/core/design';
-import { flatCellText, type FlatTable, type PlaceNames } from '@/core/display';
-import type { BookSet } from '@/core/pricing';
+import type { Design } from '@/engine/design';
+import { flatCellText, type FlatTable } from '@/platform/tables';
+import { type PlaceNames } from '@/features/design/words';
+import type { BookSet } from '@/engine/pricing';
 import { flatTableCsv } from '@/formats/flat-table-csv';
 import { writeOut } from './files';
 import type { Call } from './options';

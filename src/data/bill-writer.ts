@@ -1,8 +1,8 @@
 /** Takes the bills of a file, in one transaction: rows by COPY into a partition of their own, then things and sums by day. */
 import { type Kysely, sql } from 'kysely';
 import type pg from 'pg';
-import type { BillHead, BillSaid } from '@/core/bills';
-import { decimal } from '@/core/base';
+import type { BillHead, BillSaid } from '@/features/bills/calc';
+import { decimal } from '@/engine/base';
 import type { BillRead, BillSink, SunkRow } from '@/formats/focus';
 import { AppError, type BillChange, type ImportedBill } from '@/operations';
 import { CopyRows } from './copy-rows';

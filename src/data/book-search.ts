@@ -3,7 +3,7 @@
  * its own cheapest by an index that is in order of price; only those few are then sorted together, by their worth.
  */
 import { type Kysely, type RawBuilder, sql } from 'kysely';
-import { KIND_CODES } from '@/core/books';
+import { KIND_CODES } from '@/engine/books';
 import type { FoundOffer, OfferQuery } from '@/operations';
 import type { Database } from './schema';
 

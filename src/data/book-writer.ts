@@ -5,7 +5,7 @@
  */
 import { type Kysely, sql } from 'kysely';
 import type pg from 'pg';
-import { kindOf, mainMeter } from '@/core/books';
+import { kindOf, mainMeter } from '@/engine/books';
 import { type OfferRow, type RateRow, type RegionRow } from '@/formats';
 import type { BookHeadRow, BookSink } from '@/formats/stream';
 import { AppError, requireSameBook } from '@/operations';

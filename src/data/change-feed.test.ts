@@ -5,7 +5,7 @@ import { designOf, serverOf } from '@tests/support/designs';
 import { testContext } from '@tests/support/store-contract';
 import { writeDesign } from '@/formats';
 import { editDesign, importDesign, LiveHub } from '@/operations';
-import { changeFeed, connect, type Database, repositories } from './index';
+import { changeFeed, connect, type Database, repositories } from './';
 
 const ends: (() => unknown)[] = [];
 afterEach(async () => {

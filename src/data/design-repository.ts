@@ -1,6 +1,6 @@
 /** Designs in PostgreSQL: the document as it is now, and the log of edits that led there. */
 import { type Kysely, sql } from 'kysely';
-import { CALCULATION } from '@/core/pricing';
+import { CALCULATION } from '@/engine/pricing';
 import type {
   DesignListing,
   DesignStore,

@@ -1,6 +1,6 @@
 /** Estates in PostgreSQL. Machines are replaced as a whole, by COPY into a table that lasts as long as the transaction. */
 import { type Kysely, sql } from 'kysely';
-import type { FleetPlan, Machine } from '@/core/fleet';
+import type { FleetPlan, Machine } from '@/features/fleet/calc';
 import type { Brought, FleetStore, WantedFleet } from '@/operations';
 import { inTransaction } from './connect';
 import { CopyRows } from './copy-rows';

@@ -1,6 +1,6 @@
 /** Where each offer of a book that is coming in is sold, and at what price: noted rate by rate, in any order. */
-import type { Decimal } from '@/core/base';
-import { lotPrice, standingFee } from '@/core/books';
+import type { Decimal } from '@/engine/base';
+import { lotPrice, standingFee } from '@/engine/books';
 import { type RateRow, toRate } from '@/formats';
 
 export class OfferPlaces {

@@ -1,6 +1,6 @@
 /** The tables of bills as Kysely sees them. */
 import type { ColumnType, JSONColumnType } from 'kysely';
-import type { BillSaid } from '@/core/bills';
+import type { BillSaid } from '@/features/bills/calc';
 import type { Conformance } from '@/formats/focus';
 import type { BillChange, BillClosing } from '@/operations';
 import type { Numeric, Timestamp } from './column-types';

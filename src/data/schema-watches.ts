@@ -1,6 +1,6 @@
 /** The tables of watches as Kysely sees them. */
 import type { JSONColumnType } from 'kysely';
-import type { AlertKind, Watch } from '@/core/watches';
+import type { AlertKind, Watch } from '@/features/alerts/calc';
 import type { AlertKnown, AlertMessage, MessageChannel } from '@/operations';
 import type { Timestamp } from './column-types';
 

@@ -1,10 +1,10 @@
 /** The tables as Kysely sees them. Money and quantities are `numeric` and come out as text. */
 import type { ColumnType, Generated, JSONColumnType } from 'kysely';
-import type { Design, Edit } from '@/core/design';
-import type { FleetPlan, Machine } from '@/core/fleet';
-import type { Study } from '@/core/own-or-rent';
-import type { ReportOptions } from '@/core/report';
-import type { Extract, LineMatches } from '@/core/review';
+import type { Design, Edit } from '@/engine/design';
+import type { FleetPlan, Machine } from '@/features/fleet/calc';
+import type { Study } from '@/features/own-or-rent/calc';
+import type { ReportOptions } from '@/features/report/calc';
+import type { Extract, LineMatches } from '@/features/review/calc';
 import type { OfferRow, RateRow } from '@/formats';
 import type {
   ImportOutcome,

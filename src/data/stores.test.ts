@@ -19,7 +19,7 @@ import { studyContract } from '@tests/support/study-contract';
 import { uploadOf } from '@tests/support/upload';
 import { designOf, serverOf } from '@tests/support/designs';
 import { editDesign, importBook, listDesigns, openDesign, storeDesign } from '@/operations';
-import { type Database, migrate, repositories } from './index';
+import { type Database, migrate, repositories } from './';
 
 const open: Kysely<Database>[] = [];
 

@@ -1,5 +1,5 @@
 /** What else the demo's designs could be: each of them asked about by somebody at the ferries. */
-import type { Alternative, Change, Design, Scope } from '@/core/design';
+import type { Alternative, Change, Design, Scope } from '@/engine/design';
 import { DEMO_REVISIONS } from './generate-book';
 
 const LATEST = DEMO_REVISIONS[DEMO_REVISIONS.length - 1]!.number;

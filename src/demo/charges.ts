@@ -1,6 +1,6 @@
 /** Short ways to write the charges of demo services; every price is at the level of a region and a revision. */
-import { Decimal } from '@/core/base';
-import type { Kind } from '@/core/books';
+import { Decimal } from '@/engine/base';
+import type { Kind } from '@/engine/books';
 import type { RateRow } from '@/formats';
 import type { Priced } from './provider-profile';
 

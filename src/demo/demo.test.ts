@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { indexBook } from '@/core/books';
-import { bookSet } from '@/core/pricing';
-import { summarise } from '@/core/range';
+import { indexBook } from '@/engine/books';
+import { bookSet } from '@/engine/pricing';
+import { summarise } from '@/engine/summary';
 import { keeper } from '@tests/support/streams';
 import { checkPriceBook, designSchema, type RateRow, toBookData } from '@/formats';
 import { readBook } from '@/formats/stream';

@@ -1,7 +1,7 @@
 /** Short ways to write the demo's designs. */
-import type { Assumptions, Component, Design, Section } from '@/core/design';
-import { DEFAULT_MONTH } from '@/core/time';
-import { ALWAYS, inAllCases } from '@/core/usage';
+import type { Assumptions, Component, Design, Section } from '@/engine/design';
+import { DEFAULT_MONTH } from '@/engine/time';
+import { ALWAYS, inAllCases } from '@/engine/usage';
 import { DEMO_REVISIONS } from './generate-book';
 import { DEMO_PROFILES } from './profiles';
 

@@ -1,6 +1,6 @@
 /** The demo's designs: what Skerrow Ferries plans to run once Harbour House is emptied. */
-import { type Component, type Design, designInStep } from '@/core/design';
-import { inAllCases } from '@/core/usage';
+import { type Component, type Design, designInStep } from '@/engine/design';
+import { inAllCases } from '@/engine/usage';
 import { withAlternatives } from './alternatives';
 import { designOf, sku } from './design-parts';
 import { CREW_ROTA, TELEMETRY_LAKE } from './more-designs';

@@ -6,7 +6,7 @@ import {
   type FleetPlan,
   newPlan,
   type Systems,
-} from '@/core/fleet';
+} from '@/features/fleet/calc';
 import { DEMO_REVISIONS } from './generate-book';
 import { csvOf, type DemoSheet, estateRows, harbourHouseSheets } from './harbour-house';
 import { DEMO_PROFILES } from './profiles';

@@ -3,7 +3,7 @@
  * lists (sizes that some regions do not sell, a family being retired, drift between revisions). It can go on inventing
  * families until a book has as many rates as are wanted. The result goes through the same import as anyone's file.
  */
-import { type Random, seededRandom } from '@/core/base';
+import { type Random, seededRandom } from '@/engine/base';
 import type { OfferRow, PriceBookFile, RateRow, RegionRow } from '@/formats';
 import type { FamilyProfile, ProviderProfile, ServiceProfile, ServiceRate } from './provider-profile';
 import { regionOf } from './regions';

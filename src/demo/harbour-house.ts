@@ -3,7 +3,7 @@
  * with the flaws that such lists have: machines that nobody measured, one that stands twice, one without memory, states and
  * systems in every spelling. And estates of any size, for trying and measuring.
  */
-import { seededRandom } from '@/core/base';
+import { seededRandom } from '@/engine/base';
 
 const HEAD = [
   'Machine',

@@ -1,6 +1,6 @@
 /** The demo's bills: as the feed delivered them until the seventeenth of November, held against the live sailing map. */
-import { allComponents } from '@/core/design';
-import { USUAL_STEPS, type Watch } from '@/core/watches';
+import { allComponents } from '@/engine/design';
+import { USUAL_STEPS, type Watch } from '@/features/alerts/calc';
 import {
   AppError,
   fetchFeed,

@@ -1,5 +1,11 @@
 /** The demo's change reviews: read, mapped and received as a pipeline's are; the comment and the check as it left them. */
-import { extractOf, joinMaps, type LimitsAnswer, type Review, type WhatIfColumn } from '@/core/review';
+import {
+  extractOf,
+  joinMaps,
+  type LimitsAnswer,
+  type Review,
+  type WhatIfColumn,
+} from '@/features/review/calc';
 import { workReview } from '@/formats/review/work-review';
 import { readPlan } from '@/formats/plan/read-plan';
 import { readResourceMap } from '@/formats/review/map-schema';

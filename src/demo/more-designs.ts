@@ -1,5 +1,5 @@
 /** Two more designs of the demo: one that streams and queries, and one whose licence can be had in three ways. */
-import { inAllCases } from '@/core/usage';
+import { inAllCases } from '@/engine/usage';
 import { designOf, type Part, sku } from './design-parts';
 
 const ELBE = { book: 'osmere', region: 'de.elbe' };

@@ -2,8 +2,8 @@
  * What makes a demo provider's prices its own: level, regions, families, habits of payment, and a table of services.
  * The generator turns a profile and a seed into a price book. All names and figures are invented.
  */
-import type { Payment, RateTerm } from '@/core/terms';
-import type { Kind } from '@/core/books';
+import type { Payment, RateTerm } from '@/engine/terms';
+import type { Kind } from '@/engine/books';
 import type { OfferRow, RateRow } from '@/formats';
 import type { Water } from './regions';
 

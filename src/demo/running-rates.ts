@@ -1,5 +1,5 @@
 /** Offers and rates of everything that runs by the hour in sizes: servers, databases, caches, hosts. */
-import { commitmentOf } from '@/core/terms';
+import { commitmentOf } from '@/engine/terms';
 import type { OfferRow, RateRow } from '@/formats';
 import { price } from './charges';
 import type { FamilyProfile, ProviderProfile, TermProfile } from './provider-profile';

@@ -1,5 +1,5 @@
 /** The demo's study: Harbour House kept, or at one of two places; its own side as the house has it. */
-import { type Hardware, type Study, type Target, usual, type Variant } from '@/core/own-or-rent';
+import { type Hardware, type Study, type Target, usual, type Variant } from '@/features/own-or-rent/calc';
 
 /** Upkeep of what runs on the machines: owed wherever they run, unless the place sells it with them. */
 const UPKEEP = { system: '26000', database: '18500' } as const;

@@ -1,5 +1,5 @@
 /** A bill against its design as a file: for finance, a sheet, a program. */
-import { billReport, billTable } from '@/core/display';
+import { billReport, billTable } from '@/features/bills/words';
 import { flatTableCsv } from '@/formats/flat-table-csv';
 import { fleetMarkdown, fleetPdf, flatTableSheet } from '@/handover';
 import { type BillForm, type BillView, fileStem, type WrittenFile } from '@/operations';

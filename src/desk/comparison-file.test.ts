@@ -3,9 +3,9 @@ import { describe, expect, it } from 'vitest';
 import { componentOf } from '@tests/support/designs';
 import { testContext } from '@tests/support/store-contract';
 import { FAR, NEAR, shoresDesign } from '@tests/support/two-shores';
-import type { AxisAnswer } from '@/core/axes';
-import type { Comparison } from '@/core/comparison';
-import type { Component, Design } from '@/core/design';
+import type { AxisAnswer } from '@/features/compare/calc/axes';
+import type { Comparison } from '@/features/compare/calc/comparison';
+import type { Component, Design } from '@/engine/design';
 import {
   type ComparisonAsked,
   publishBook,

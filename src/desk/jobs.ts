@@ -2,8 +2,8 @@
  * What is too heavy for the thread that answers requests: pricing on the server, reports, and writing them down. Every
  * job takes plain data and gives plain data, so that it can be done in a thread of its own or right here.
  */
-import type { FlatTable } from '@/core/display';
-import type { ReportForm } from '@/core/report';
+import type { FlatTable } from '@/platform/tables';
+import type { ReportForm } from '@/features/report/calc';
 import { flatTableCsv } from '@/formats/flat-table-csv';
 import { writeStudy } from '@/formats/study-schema';
 import {

@@ -1,10 +1,10 @@
 /** What can be asked of a desk, in plain data. */
-import type { CostBasis } from '@/core/bills';
-import type { Design } from '@/core/design';
-import type { StudyReport } from '@/core/display';
-import type { DesignSummary } from '@/core/range';
-import type { Report, ReportOptions } from '@/core/report';
-import type { PlainFigure } from '@/core/trace';
+import type { CostBasis } from '@/features/bills/calc';
+import type { Design } from '@/engine/design';
+import type { StudyReport } from '@/features/own-or-rent/words';
+import type { DesignSummary } from '@/engine/summary';
+import type { Report, ReportOptions } from '@/features/report/calc';
+import type { PlainFigure } from '@/engine/trace';
 import type {
   Actor,
   BillForm,

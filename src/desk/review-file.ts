@@ -1,6 +1,6 @@
 /** A kept review as a file: for a discussion, a program, a sheet, or what pipelines show. */
-import { reviewTable } from '@/core/display';
-import { type Limits, NO_LIMITS } from '@/core/review';
+import { reviewTable } from '@/features/review/words';
+import { type Limits, NO_LIMITS } from '@/features/review/calc';
 import { flatTableCsv } from '@/formats/flat-table-csv';
 import { reviewJunit } from '@/formats/review/junit';
 import { readLimits } from '@/formats/review/limits-schema';

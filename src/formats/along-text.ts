@@ -1,5 +1,5 @@
 /** What stands on an axis, as addresses and the command line write it: `traffic`, `driver users`, `entry LINE usage/stored`. */
-import type { Along } from '@/core/design';
+import type { Along } from '@/engine/design';
 
 export function writeAlong(along: Along): string {
   switch (along.of) {

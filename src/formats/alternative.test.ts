@@ -2,8 +2,8 @@ import { designOf, serverOf } from '@tests/support/designs';
 import { describe, expect, it } from 'vitest';
 import { anyAlternative } from '@tests/support/alternatives';
 import fc from 'fast-check';
-import { applyEdits, type Design, editsBetween } from '@/core/design';
-import { editSchema, readDesign, writeDesign } from './index';
+import { applyEdits, type Design, editsBetween } from '@/engine/design';
+import { editSchema, readDesign, writeDesign } from './';
 
 const design = designOf([serverOf('a')]);
 const other = (part: object): unknown => ({ id: 'x', name: 'Other', note: '', changes: [], ...part });

@@ -1,6 +1,6 @@
 /** Alternatives of a design, as files and edits write them. */
 import { z } from 'zod';
-import type { Alternative, Change } from '@/core/design';
+import type { Alternative, Change } from '@/engine/design';
 import { designEditSchema } from './design-edit';
 import { id } from './design-parts';
 import { amountUpTo, code, LIMITS, longText, name, term } from './fields';

@@ -1,6 +1,6 @@
 /** Rules that put what is billed to the components of a design, as a file: YAML or JSON. */
 import { z } from 'zod';
-import type { BillRule } from '@/core/bills';
+import type { BillRule } from '@/features/bills/calc';
 import type { Checked } from './faults';
 import { amountText, code, name } from './fields';
 import { readYaml } from './review/yaml-file';

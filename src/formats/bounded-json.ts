@@ -1,5 +1,5 @@
 /** Reads JSON from anyone, bounded in size and depth before it is parsed. */
-import { cut } from '@/core/base';
+import { cut } from '@/engine/base';
 import { type Checked, refused } from './faults';
 import { repeatedKey } from './repeated-key';
 

@@ -1,7 +1,7 @@
 /** Charge structures as files and designs write them; what must hold inside one is the core's. */
 import { z } from 'zod';
-import { KIND_CODES } from '@/core/books';
-import type { ChargeStructure, ChargeText } from '@/core/rates';
+import { KIND_CODES } from '@/engine/books';
+import type { ChargeStructure, ChargeText } from '@/engine/rates';
 import { amountText, code, name, positiveText, unit } from './fields';
 
 export const shareText = amountText.refine((text) => !(Number(text) > 1), 'must be a share between 0 and 1');

@@ -1,8 +1,8 @@
 /** A component as files and edits write it, and what its kind allows. */
 import { z } from 'zod';
-import { chargeFaults } from '@/core/rates';
-import { KIND_CODES } from '@/core/books';
-import { type Component, type ComponentField, kindFaults } from '@/core/design';
+import { chargeFaults } from '@/engine/rates';
+import { KIND_CODES } from '@/engine/books';
+import { type Component, type ComponentField, kindFaults } from '@/engine/design';
 import { charge, shareText } from './charge';
 import { amountText, amountUpTo, code, name, term, unit } from './fields';
 import { cased, casedCount, casedOf, load, plainCased, running, usageEntry } from './use-fields';

@@ -1,11 +1,13 @@
 /** A priced design as a flat table: one row a component, the printed amounts, a total row that they add up to. */
 import { stringify } from 'csv-stringify/sync';
-import type { Component, Design } from '@/core/design';
-import { kindOf } from '@/core/books';
-import { Decimal } from '@/core/base';
-import { describeTerm, describeUse, sentenceFor } from '@/core/display';
-import { halfAwayFromZero, minorDigits, roundRows } from '@/core/money';
-import type { DesignSummary, LineSummary } from '@/core/range';
+import type { Component, Design } from '@/engine/design';
+import { kindOf } from '@/engine/books';
+import { Decimal } from '@/engine/base';
+import { describeTerm } from '@/engine/terms';
+import { describeUse } from '@/features/design/words';
+import { sentenceFor } from '@/platform/words';
+import { halfAwayFromZero, minorDigits, roundRows } from '@/engine/money';
+import type { DesignSummary, LineSummary } from '@/engine/summary';
 
 const COLUMNS = [
   'Section',

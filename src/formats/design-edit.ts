@@ -1,6 +1,6 @@
 /** What a person does to a design, as it comes over the wire and stands in an alternative. The same bounds as in a file. */
 import { z } from 'zod';
-import { COMPONENT_FIELDS, type DesignEdit } from '@/core/design';
+import { COMPONENT_FIELDS, type DesignEdit } from '@/engine/design';
 import { currency, longText, name } from './fields';
 import * as part from './component';
 import { agreements, ASSUMPTION_FIELDS, bookPins, CHECK_ANSWER, id, section } from './design-parts';

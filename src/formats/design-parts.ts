@@ -1,7 +1,7 @@
 /** The parts that a design file and the edits of a design have in common. */
 import { z } from 'zod';
-import { KIND_CODES } from '@/core/books';
-import { chargeFaults } from '@/core/rates';
+import { KIND_CODES } from '@/engine/books';
+import { chargeFaults } from '@/engine/rates';
 import { shareText } from './charge';
 import { component, place } from './component';
 import { amountText, amountUpTo, code, currency, isoDate, LIMITS, name, term, unit } from './fields';

@@ -3,9 +3,9 @@ import { parse } from 'csv-parse/sync';
 import { describe, expect, it } from 'vitest';
 import { smallBooks } from '@tests/support/books';
 import { agreementOf, anyDesign, designOf, serverOf, transferOf, volumeOf } from '@tests/support/designs';
-import { addAll, decimal } from '@/core/base';
-import { summarise } from '@/core/range';
-import { check, designCsv, editBatchSchema, readDesign, writeDesign } from './index';
+import { addAll, decimal } from '@/engine/base';
+import { summarise } from '@/engine/summary';
+import { check, designCsv, editBatchSchema, readDesign, writeDesign } from './';
 import { drawn } from '@tests/support/drawn';
 
 const books = smallBooks();

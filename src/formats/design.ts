@@ -1,7 +1,7 @@
 /** The design file, version 1: what a person made, without prices; priced anew wherever it is opened. */
 import { z } from 'zod';
-import { allComponents, type Component, type Design, designInStep } from '@/core/design';
-import type { DesignSummary } from '@/core/range';
+import { allComponents, type Component, type Design, designInStep } from '@/engine/design';
+import type { DesignSummary } from '@/engine/summary';
 import { alternatives, MOST_ALTERNATIVES } from './alternative';
 import { type JsonBounds, readBoundedJson } from './bounded-json';
 import { component, place } from './component';

@@ -1,6 +1,6 @@
 /** What the load of a design is stated by, as files and edits write it. */
 import { z } from 'zod';
-import { DRIVER_NAME, MOST_DRIVERS } from '@/core/drivers';
+import { DRIVER_NAME, MOST_DRIVERS } from '@/engine/drivers';
 import { amountText, amountUpTo, code, name } from './fields';
 import { risingPlainCased } from './use-fields';
 

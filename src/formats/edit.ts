@@ -1,6 +1,6 @@
 /** Edits as they come over the wire: of the design, and of its alternatives. */
 import { z } from 'zod';
-import type { Edit } from '@/core/design';
+import type { Edit } from '@/engine/design';
 import { alternative } from './alternative';
 import { designEditSchema, index } from './design-edit';
 import { id } from './design-parts';

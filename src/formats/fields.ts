@@ -1,9 +1,9 @@
 /** Fields that every format shares: bounded text without control characters, plain decimals, codes, dates. */
 import { z } from 'zod';
-import { CURRENCY_CODE } from '@/core/money';
-import { TERMS, type Term } from '@/core/terms';
-import { daysInMonth } from '@/core/time';
-import { UNIT_CODES } from '@/core/units';
+import { CURRENCY_CODE } from '@/engine/money';
+import { TERMS, type Term } from '@/engine/terms';
+import { daysInMonth } from '@/engine/time';
+import { UNIT_CODES } from '@/engine/units';
 
 export const LIMITS = { name: 200, text: 2000, sections: 200, components: 5000, rates: 2_000_000 } as const;
 

@@ -1,8 +1,8 @@
 /** A flat table as CSV: plain decimals with the currency's digits; text that a spreadsheet would take for a formula is defused. */
 import { stringify } from 'csv-stringify/sync';
-import { Decimal } from '@/core/base';
-import type { FlatCell, FlatTable } from '@/core/display';
-import { minorDigits } from '@/core/money';
+import { Decimal } from '@/engine/base';
+import type { FlatCell, FlatTable } from '@/platform/tables';
+import { minorDigits } from '@/engine/money';
 import { defused } from './defused';
 
 export function flatTableCsv({ head, rows, currency }: FlatTable): string {

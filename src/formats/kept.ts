@@ -1,7 +1,7 @@
 /** Questions that are kept with a design, as files and edits write them. */
 import { z } from 'zod';
-import { MOST_KEPT, READY } from '@/core/design';
-import { TERMS } from '@/core/terms';
+import { MOST_KEPT, READY } from '@/engine/design';
+import { TERMS } from '@/engine/terms';
 import { amountText, code, name } from './fields';
 
 const id = z.string().min(1).max(80);

@@ -3,8 +3,8 @@
  * here, what it costs once the rates of those places are. Applied again until nothing more comes. Shared by the server and
  * the browser's worker.
  */
-import type { AlternativeDesign, Alternator } from '@/core/alternatives';
-import { allComponents, type Alternative, type BookPin, type Component, type Design } from '@/core/design';
+import type { AlternativeDesign, Alternator } from '@/features/compare/calc/alternatives';
+import { allComponents, type Alternative, type BookPin, type Component, type Design } from '@/engine/design';
 
 export interface RateSource {
   /** Everything about revisions but their rates. */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { smallBookFile } from '@tests/support/books';
 import { componentOf, designOf, serverOf, transferOf } from '@tests/support/designs';
-import { allComponents } from '@/core/design';
+import { allComponents } from '@/engine/design';
 import { LoadedBook, type RatesWanted, ratesWanted } from './loaded-book';
 
 function loaded() {

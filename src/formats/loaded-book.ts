@@ -2,8 +2,8 @@
  * One published revision of which only the rates that were needed are here; more are fetched when a design needs them.
  * Shared by the server and the browser's worker. What was read stays good: published revisions never change.
  */
-import { type BookData, indexBook, type Kind, type PriceBook } from '@/core/books';
-import type { Component } from '@/core/design';
+import { type BookData, indexBook, type Kind, type PriceBook } from '@/engine/books';
+import type { Component } from '@/engine/design';
 import { type OfferRow, type PriceBookFile, type RateRow, toBookData, toOffer, toRate } from './price-book';
 
 /** A revision without its rates. */

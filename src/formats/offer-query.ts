@@ -1,6 +1,6 @@
 /** A search for offers as it comes over the wire. */
 import { z } from 'zod';
-import { KIND_CODES } from '@/core/books';
+import { KIND_CODES } from '@/engine/books';
 import { amountText, code, name } from './fields';
 
 export const offerQuerySchema = z.strictObject({

@@ -1,6 +1,6 @@
 /** What must hold across a price-book file: references, duplicates, shares of spend that do not chase each other. */
-import { Decimal } from '@/core/base';
-import { kindOf } from '@/core/books';
+import { Decimal } from '@/engine/base';
+import { kindOf } from '@/engine/books';
 import type { Fault } from './faults';
 import {
   MOST_REGIONS,

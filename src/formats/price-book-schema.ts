@@ -1,7 +1,7 @@
 /** The shape of the price-book file, version 1, as a schema. Published under docs/formats. */
 import { z } from 'zod';
-import { KIND_CODES } from '@/core/books';
-import { RATE_TERMS, type RateTerm } from '@/core/terms';
+import { KIND_CODES } from '@/engine/books';
+import { RATE_TERMS, type RateTerm } from '@/engine/terms';
 import { charge, shareText } from './charge';
 import { amountText, code, currency, isoDate, LIMITS, longText, name, unit } from './fields';
 

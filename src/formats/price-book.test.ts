@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { smallBookFile } from '@tests/support/books';
-import { MOST_FAULTS, readPriceBook, toBookData } from './index';
+import { MOST_FAULTS, readPriceBook, toBookData } from './';
 
 const text = (file: unknown): string => JSON.stringify(file);
 type Loose = { [key: string]: Loose } & Loose[];

@@ -2,9 +2,9 @@
  * The price-book file, version 1: one provider's rates in one currency at one dated revision. Described in
  * `docs/formats/price-book.md`; checks that go across the file are in `price-book-checks.ts`.
  */
-import { type Decimal, decimal } from '@/core/base';
-import type { BookData } from '@/core/books';
-import { readCharge } from '@/core/rates';
+import { type Decimal, decimal } from '@/engine/base';
+import type { BookData } from '@/engine/books';
+import { readCharge } from '@/engine/rates';
 import { type JsonBounds, readBoundedJson } from './bounded-json';
 import { check, type Checked, refused } from './faults';
 import { crossCheck } from './price-book-checks';

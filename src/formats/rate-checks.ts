@@ -1,9 +1,9 @@
 /** What must hold for one rate of an offer: its meter, its unit, a structure and a term that fit, a sound rest. */
-import { assertNever, Decimal } from '@/core/base';
-import { kindOf, type MeterDefinition, meterOfKind } from '@/core/books';
-import { chargeFaults, STRUCTURES } from '@/core/rates';
-import { commitmentOf } from '@/core/terms';
-import { conversionFactor, unitOf } from '@/core/units';
+import { assertNever, Decimal } from '@/engine/base';
+import { kindOf, type MeterDefinition, meterOfKind } from '@/engine/books';
+import { chargeFaults, STRUCTURES } from '@/engine/rates';
+import { commitmentOf } from '@/engine/terms';
+import { conversionFactor, unitOf } from '@/engine/units';
 import type { Fault } from './faults';
 import type { OfferRow, RateRow } from './price-book-schema';
 

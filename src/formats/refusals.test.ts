@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { designOf, serverOf, volumeOf } from '@tests/support/designs';
-import type { Component, Design } from '@/core/design';
-import { check, editBatchSchema, readDesign, utf8Text, writeDesign } from './index';
+import type { Component, Design } from '@/engine/design';
+import { check, editBatchSchema, readDesign, utf8Text, writeDesign } from './';
 import { repeatedKey } from './repeated-key';
 
 const faultsOf = (design: Design): string[] => {

@@ -1,6 +1,6 @@
 /** How a report is asked for: `variant`, `until`, `agreements`, `months`, `beside` as they stand in an address. */
 import { z } from 'zod';
-import { BESIDES, type ReportOptions } from '@/core/report';
+import { BESIDES, type ReportOptions } from '@/features/report/calc';
 
 const schema = z
   .object({

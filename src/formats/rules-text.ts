@@ -1,6 +1,6 @@
 /** Drafted rules added to the text of those that are there. */
 import { parseDocument, YAMLSeq } from 'yaml';
-import type { DraftRule } from '@/core/bills';
+import type { DraftRule } from '@/features/bills/calc';
 
 /** Behind the others, so that those stay first; under names that none of them has. */
 export function withDraft(text: string, drafts: readonly DraftRule[]): string {

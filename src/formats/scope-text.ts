@@ -1,5 +1,5 @@
 /** What a question reaches, as addresses write it: `all`, `section ID` or `line ID`. */
-import type { Scope } from '@/core/design';
+import type { Scope } from '@/engine/design';
 
 /** Null: it is written otherwise. An id of something that is gone reaches nothing. */
 export function readScope(text: string): Scope | null {

@@ -9,7 +9,7 @@ import {
   LICENCE_COUNTS,
   type Study,
   STUDY_KINDS,
-} from '@/core/own-or-rent';
+} from '@/features/own-or-rent/calc';
 import { type JsonBounds, readBoundedJson } from './bounded-json';
 import { check, type Checked, faultsOf } from './faults';
 import { code, currency, longText, name } from './fields';

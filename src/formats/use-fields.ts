@@ -1,9 +1,9 @@
 /** What a component uses, as files and edits write it: cased values, quantities, running patterns, loads. */
 import { z } from 'zod';
-import { Decimal, parseDecimal } from '@/core/base';
-import { sentenceFor } from '@/core/display';
-import { LONGEST_FORMULA, parseFormula } from '@/core/drivers';
-import { isDrawnWeek } from '@/core/usage';
+import { Decimal, parseDecimal } from '@/engine/base';
+import { sentenceFor } from '@/platform/words';
+import { LONGEST_FORMULA, parseFormula } from '@/engine/drivers';
+import { isDrawnWeek } from '@/engine/usage';
 import { amountText, amountUpTo, positiveText, unit } from './fields';
 
 export const wholeText = amountText.refine(

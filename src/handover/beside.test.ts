@@ -3,11 +3,11 @@ import ExcelJs from 'exceljs';
 import { describe, expect, it } from 'vitest';
 import { smallBooks } from '@tests/support/books';
 import { agreementOf, designOf, serverOf, transferOf } from '@tests/support/designs';
-import { decimal } from '@/core/base';
-import { compareDesign } from '@/core/comparison';
-import type { Alternative, Design } from '@/core/design';
-import { BESIDES, buildReport } from '@/core/report';
-import { handOver } from './index';
+import { decimal } from '@/engine/base';
+import { compareDesign } from '@/features/compare/calc/comparison';
+import type { Alternative, Design } from '@/engine/design';
+import { BESIDES, buildReport } from '@/features/report/calc';
+import { handOver } from './';
 import { stretchesOf } from './pdf-beside';
 
 const AT = new Date('2026-11-25T12:00:00Z');

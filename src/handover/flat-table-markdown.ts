@@ -1,5 +1,5 @@
 /** A flat table as Markdown. User text cannot become markup. */
-import { type FlatCell, flatCellText, type FlatTable } from '@/core/display';
+import { type FlatCell, flatCellText, type FlatTable } from '@/platform/tables';
 import { plain } from './markdown-text';
 
 export function flatTableMarkdown({ title, answer, currency, head, rows, notes }: FlatTable): string {

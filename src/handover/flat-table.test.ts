@@ -1,7 +1,7 @@
 /** Flat tables as workbooks: amounts are numbers, names stay text, and every row is as high as what stands in it. */
 import ExcelJs from 'exceljs';
 import { describe, expect, it } from 'vitest';
-import type { FlatTable } from '@/core/display';
+import type { FlatTable } from '@/platform/tables';
 import { flatTableSheet } from './sheet-flat-table';
 
 const LONG = 'Commitment of the servers that draw the tiles of the map, month by month, =1+1';

@@ -1,5 +1,6 @@
 /** A fleet's report as Markdown. */
-import { type TableReport, fleetTotalText } from '@/core/display';
+import { type TableReport } from '@/platform/tables';
+import { fleetTotalText } from '@/features/fleet/words';
 import { flatTableMarkdown } from './flat-table-markdown';
 import { plain } from './markdown-text';
 

@@ -1,6 +1,7 @@
 /** A fleet's report on paper: the total first, then each question across the page. Needs Q2. */
 import { Document, renderToBuffer, Text, View } from '@react-pdf/renderer';
-import { type TableReport, type TableReportTotal, writeMoney, writeNumber } from '@/core/display';
+import { type TableReport, type TableReportTotal } from '@/platform/tables';
+import { writeMoney, writeNumber } from '@/platform/words';
 import { BesidePages } from './pdf-beside';
 import { Cell } from './pdf-cell';
 import { Sheet } from './pdf-sheet';

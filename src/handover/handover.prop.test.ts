@@ -4,11 +4,11 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { agreementOf } from '@tests/support/designs';
 import { anyWideDesign, WIDE_BOOKS } from '@tests/support/wide-designs';
-import { addAll, decimal } from '@/core/base';
-import type { Design } from '@/core/design';
-import { writeMoney } from '@/core/display';
-import { buildReport, type Report } from '@/core/report';
-import { handOver } from './index';
+import { addAll, decimal } from '@/engine/base';
+import type { Design } from '@/engine/design';
+import { writeMoney } from '@/platform/words';
+import { buildReport, type Report } from '@/features/report/calc';
+import { handOver } from './';
 import { drawn } from '@tests/support/drawn';
 
 const AT = new Date('2026-11-25T12:00:00Z');

@@ -2,8 +2,8 @@ import ExcelJs from 'exceljs';
 import { describe, expect, it } from 'vitest';
 import { smallBooks } from '@tests/support/books';
 import { designOf, serverOf, transferOf } from '@tests/support/designs';
-import { buildReport } from '@/core/report';
-import { handOver } from './index';
+import { buildReport } from '@/features/report/calc';
+import { handOver } from './';
 
 const AT = new Date('2026-11-25T12:00:00Z');
 const SMALL_BOOKS = smallBooks();

@@ -1,5 +1,5 @@
 /** The forms in which a report leaves the house. */
-import type { BuiltReport, ReportForm } from '@/core/report';
+import type { BuiltReport, ReportForm } from '@/features/report/calc';
 import { reportMarkdown } from './report-markdown';
 import { reportPdf } from './report-pdf';
 import { reportSheet } from './report-sheet';

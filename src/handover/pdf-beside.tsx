@@ -1,6 +1,6 @@
 /** Alternatives and axes on paper: across the page, a few sides at a time, each with the first beside it. */
 import { Text, View } from '@react-pdf/renderer';
-import { type Drawing, type FlatCell, flatCellText, type FlatRow, type FlatTable } from '@/core/display';
+import { type Drawing, type FlatCell, flatCellText, type FlatRow, type FlatTable } from '@/platform/tables';
 import { Cell } from './pdf-cell';
 import { PaperDrawing } from './pdf-drawing';
 import { STYLES } from './pdf-style';

@@ -1,6 +1,6 @@
 /** What leaves the account in each quarter, as bars on paper; the table below has the same figures by month and year. */
 import { StyleSheet, Text, View } from '@react-pdf/renderer';
-import type { ReportMonth } from '@/core/report';
+import type { ReportMonth } from '@/features/report/calc';
 import { STYLES } from './pdf-style';
 
 const HEIGHT = 48;

@@ -1,7 +1,8 @@
 /** A drawing on paper: lines that differ in stroke as well as in ink, marked places, and what the axes are. */
 import { Circle, Line, Path, StyleSheet, Svg, Text, View } from '@react-pdf/renderer';
-import { decimal } from '@/core/base';
-import { type Drawing, writeNumber } from '@/core/display';
+import { decimal } from '@/engine/base';
+import { type Drawing } from '@/platform/tables';
+import { writeNumber } from '@/platform/words';
 import { STYLES } from './pdf-style';
 
 const WIDTH = 500;

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { ReportSection } from '@/core/report';
+import type { ReportSection } from '@/features/report/calc';
 import { stretches, TOGETHER } from './pdf-lines';
 
 const sectionOf = (id: string, count: number): ReportSection =>

@@ -1,8 +1,8 @@
 /** The lines of a report on paper: with their amounts, and as they were entered. */
 import { Text, View } from '@react-pdf/renderer';
 import type { ReactElement } from 'react';
-import { writeNumber } from '@/core/display';
-import type { Report, ReportLine, ReportSection } from '@/core/report';
+import { writeNumber } from '@/platform/words';
+import type { Report, ReportLine, ReportSection } from '@/features/report/calc';
 import { Cell } from './pdf-cell';
 import { STYLES } from './pdf-style';
 

@@ -1,6 +1,6 @@
 /** A report as Markdown: for change requests, wikis and mail. User text cannot become markup. Needs Q6. */
-import { writeMoney, writeNumber } from '@/core/display';
-import type { Labelled, Report, ReportLine } from '@/core/report';
+import { writeMoney, writeNumber } from '@/platform/words';
+import type { Labelled, Report, ReportLine } from '@/features/report/calc';
 import { flatTableMarkdown } from './flat-table-markdown';
 import { plain } from './markdown-text';
 

@@ -3,8 +3,8 @@
  */
 import { Document, renderToBuffer, Text, View } from '@react-pdf/renderer';
 import type { ReactNode } from 'react';
-import { writeMoney } from '@/core/display';
-import type { Labelled, Report } from '@/core/report';
+import { writeMoney } from '@/platform/words';
+import type { Labelled, Report } from '@/features/report/calc';
 import { BesidePages } from './pdf-beside';
 import { Cell } from './pdf-cell';
 import { QuarterBars } from './pdf-chart';

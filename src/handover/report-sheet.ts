@@ -4,9 +4,9 @@
  * entry (see `liveComponents`). Needs Q3; formats in docs/formats/report.md.
  */
 import ExcelJs from 'exceljs';
-import { mainMeter } from '@/core/books';
-import { stepsOf } from '@/core/program';
-import { type BuiltReport, liveComponents, liveDrivers, mainEntries } from '@/core/report';
+import { mainMeter } from '@/engine/books';
+import { stepsOf } from '@/engine/program';
+import { type BuiltReport, liveComponents, liveDrivers, mainEntries } from '@/features/report/calc';
 import { addDrivers } from './sheet-drivers';
 import { addFlatTable, addToKnow } from './sheet-flat-table';
 import { addLines, type LinesPlan } from './sheet-lines';

@@ -2,7 +2,7 @@
  * A change review for the discussion of the change: one line first, what is broken, a table of what moved, and everything
  * else folded away. User text cannot become markup. Need O3.
  */
-import { addAll, decimal } from '@/core/base';
+import { addAll, decimal } from '@/engine/base';
 import {
   brokenSentence,
   doubtSentences,
@@ -16,8 +16,8 @@ import {
   reviewTable,
   rowWords,
   signedAmount,
-} from '@/core/display';
-import type { LimitsAnswer, Review, ReviewRow, WhatIfColumn } from '@/core/review';
+} from '@/features/review/words';
+import type { LimitsAnswer, Review, ReviewRow, WhatIfColumn } from '@/features/review/calc';
 import { flatTableMarkdown } from './flat-table-markdown';
 import { plain } from './markdown-text';
 

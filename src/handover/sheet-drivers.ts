@@ -1,6 +1,6 @@
 /** Drivers as entries of their own: a changed one goes through everything that follows it to the total. */
 import type { Workbook } from 'exceljs';
-import { DRIVERS, type Driver } from '@/core/drivers';
+import { DRIVERS, type Driver } from '@/engine/drivers';
 import { entryKey } from './sheet-lines';
 import { asEntry, PLAIN_FORMAT, setHead } from './sheet-style';
 

@@ -3,8 +3,8 @@
  * value that the core says; where a line has no amount, nothing is made up. What has to be known stands on a second sheet.
  */
 import ExcelJs, { type Workbook, type Worksheet } from 'exceljs';
-import { decimal } from '@/core/base';
-import type { FlatCell, FlatRow, FlatTable } from '@/core/display';
+import { decimal } from '@/engine/base';
+import type { FlatCell, FlatRow, FlatTable } from '@/platform/tables';
 import {
   addProse,
   asSection,

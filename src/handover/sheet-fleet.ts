@@ -4,8 +4,8 @@
  */
 import { Writable } from 'node:stream';
 import ExcelJs from 'exceljs';
-import type { FlatCell, FlatTable } from '@/core/display';
-import type { Fact, FleetPlan, Machine } from '@/core/fleet';
+import type { FlatCell, FlatTable } from '@/platform/tables';
+import type { Fact, FleetPlan, Machine } from '@/features/fleet/calc';
 import { moneyFormat, PLAIN_FORMAT } from './sheet-style';
 
 interface SheetPlaced {

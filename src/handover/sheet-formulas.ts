@@ -1,6 +1,6 @@
 /** One step of the calculation as a spreadsheet formula over the cells of its parts. */
-import type { WorkingRow } from '@/core/program';
-import { assertNever } from '@/core/base';
+import type { WorkingRow } from '@/engine/program';
+import { assertNever } from '@/engine/base';
 
 /** Null: the row holds a value, not a formula. `cell` names the cell of another row's value. */
 export function formulaOf(

@@ -1,11 +1,11 @@
 /** The lines of a design: entries that may be changed, amounts that follow. Rows add up to sections and total. */
 import type { Workbook } from 'exceljs';
-import { decimal, type Decimal } from '@/core/base';
-import type { Kind } from '@/core/books';
-import type { Component } from '@/core/design';
-import { minorDigits } from '@/core/money';
-import type { Workings } from '@/core/program';
-import type { Report, ReportLine } from '@/core/report';
+import { decimal, type Decimal } from '@/engine/base';
+import type { Kind } from '@/engine/books';
+import type { Component } from '@/engine/design';
+import { minorDigits } from '@/engine/money';
+import type { Workings } from '@/engine/program';
+import type { Report, ReportLine } from '@/features/report/calc';
 import {
   asEntry,
   asSection,

@@ -1,6 +1,6 @@
 /** Ways of paying, months, assumptions and prices: what stands behind the lines. */
 import type { Workbook } from 'exceljs';
-import type { Report, ReportMonth } from '@/core/report';
+import type { Report, ReportMonth } from '@/features/report/calc';
 import { asSection, moneyFormat, PLAIN_FORMAT, setHead } from './sheet-style';
 
 export function addPaying(book: Workbook, report: Report): void {

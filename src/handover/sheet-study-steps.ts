@@ -1,6 +1,6 @@
 /** Every step of a study as a row of a sheet: leaves are entry cells or numbers, all others formulas over rows before. */
 import type { Worksheet } from 'exceljs';
-import type { Figure } from '@/core/trace';
+import type { Figure } from '@/engine/trace';
 import { formulaOf } from './sheet-formulas';
 
 export const WORKINGS = 'Workings';

@@ -4,10 +4,21 @@
  * stands in the study: that is said, and marked at the assumptions that would change it.
  */
 import ExcelJs, { type Workbook } from 'exceljs';
-import { assumptionName, type StudyReport, studyKindWords, studyUnit, studyYear } from '@/core/display';
-import { type ExplainedLine, explainedLines, type Study, type WorkedStudy } from '@/core/own-or-rent';
-import { minorDigits } from '@/core/money';
-import type { Figure } from '@/core/trace';
+import {
+  assumptionName,
+  type StudyReport,
+  studyKindWords,
+  studyUnit,
+  studyYear,
+} from '@/features/own-or-rent/words';
+import {
+  type ExplainedLine,
+  explainedLines,
+  type Study,
+  type WorkedStudy,
+} from '@/features/own-or-rent/calc';
+import { minorDigits } from '@/engine/money';
+import type { Figure } from '@/engine/trace';
 import { addFlatTable, addToKnow } from './sheet-flat-table';
 import {
   addProse,

@@ -1,6 +1,6 @@
 /** Heads, number formats and widths, the same on every sheet. */
 import type { Worksheet } from 'exceljs';
-import { minorDigits } from '@/core/money';
+import { minorDigits } from '@/engine/money';
 
 export interface Column {
   readonly head: string;

@@ -1,6 +1,6 @@
 /** The first sheet: what it costs, by section, category and kind; all of it follows the lines. */
 import type { Worksheet } from 'exceljs';
-import type { Labelled, Report } from '@/core/report';
+import type { Labelled, Report } from '@/features/report/calc';
 import type { LinesPlace } from './sheet-lines';
 import { asSection, asTotal, moneyFormat } from './sheet-style';
 

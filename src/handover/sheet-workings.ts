@@ -1,7 +1,7 @@
 /** Every step of every amount as a row with its formula; prices and entries are cells of their own. */
 import type { Workbook } from 'exceljs';
-import { DRIVERS } from '@/core/drivers';
-import type { Workings } from '@/core/program';
+import { DRIVERS } from '@/engine/drivers';
+import type { Workings } from '@/engine/program';
 import { formulaOf } from './sheet-formulas';
 import { entryKey, FIRST_WORKING, type LinesPlan, WORKING_VALUE, WORKINGS } from './sheet-lines';
 import { PLAIN_FORMAT, setHead } from './sheet-style';

@@ -1,5 +1,5 @@
 /** A study's report as Markdown. */
-import type { StudyReport } from '@/core/display';
+import type { StudyReport } from '@/features/own-or-rent/words';
 import { flatTableMarkdown } from './flat-table-markdown';
 import { plain } from './markdown-text';
 

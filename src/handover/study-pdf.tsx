@@ -1,6 +1,6 @@
 /** A study's report on paper: the sentence first, then the lines of both sides, then each question across the page. */
 import { Document, renderToBuffer, Text } from '@react-pdf/renderer';
-import type { StudyReport } from '@/core/display';
+import type { StudyReport } from '@/features/own-or-rent/words';
 import { BesidePages } from './pdf-beside';
 import { PaperDrawing } from './pdf-drawing';
 import { Sheet } from './pdf-sheet';

@@ -1,6 +1,6 @@
 /** What bare rates are read with where there is no design: the newest books, and the newest exchange rates. */
-import type { Design } from '@/core/design';
-import { DEFAULT_MONTH } from '@/core/time';
+import type { Design } from '@/engine/design';
+import { DEFAULT_MONTH } from '@/engine/time';
 import { newestExchange } from './exchange';
 import { allow } from './may';
 import type { Context } from './ports';

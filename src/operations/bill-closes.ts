@@ -9,7 +9,7 @@ import {
   type Projection,
   projectClose,
   type Taken,
-} from '@/core/bills';
+} from '@/features/bills/calc';
 import type { Context, DayGroup, StoredBill } from './ports';
 
 export interface Projected {

@@ -1,5 +1,5 @@
 /** A bill by service, account, region, resource, SKU, category or a tag. Need P8. */
-import { type GroupedBy, groupThings, tagKeys, type ThingGroup } from '@/core/bills';
+import { type GroupedBy, groupThings, tagKeys, type ThingGroup } from '@/features/bills/calc';
 import { openBill } from './bills';
 import { allow } from './may';
 import type { Context } from './ports';

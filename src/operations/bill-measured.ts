@@ -1,6 +1,6 @@
 /** What a bill measured, taken over into its design. Need P6. */
-import { applyEdits, type DesignEdit } from '@/core/design';
-import { sentenceFor } from '@/core/display';
+import { applyEdits, type DesignEdit } from '@/engine/design';
+import { sentenceFor } from '@/platform/words';
 import { AppError, invalid } from './app-error';
 import { viewBill } from './bill-view';
 import { editDesign } from './edit-design';

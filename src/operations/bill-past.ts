@@ -1,5 +1,5 @@
 /** How projections of the periods before a bill would have done: from what each of their days came to as a whole. */
-import { backTest, type BackTested, type CostBasis, type DayCost, periodDays } from '@/core/bills';
+import { backTest, type BackTested, type CostBasis, type DayCost, periodDays } from '@/features/bills/calc';
 import { within } from './bill-closes';
 import type { BillListing, Context } from './ports';
 

@@ -1,5 +1,5 @@
 /** Stores of bills: what is charged, by things and days, and the design that it is held against. */
-import type { BillHead, BillThing, SeenDay } from '@/core/bills';
+import type { BillHead, BillThing, SeenDay } from '@/features/bills/calc';
 import type { BillRead, BillSink, Conformance } from '@/formats/focus';
 
 /** A bill against its design as a file. */

@@ -9,8 +9,8 @@ import {
   takingOf,
   unknownIn,
   withIds,
-} from '@/core/bills';
-import { allComponents, type Design } from '@/core/design';
+} from '@/features/bills/calc';
+import { allComponents, type Design } from '@/engine/design';
 import { readBillRules } from '@/formats/bill-rules';
 import { invalid } from './app-error';
 import { openBill } from './bills';

@@ -8,9 +8,9 @@ import {
   commitmentUse,
   dayAfter,
   monthsOfPeriod,
-} from '@/core/bills';
-import type { Design } from '@/core/design';
-import type { allowancesIn } from '@/core/pricing';
+} from '@/features/bills/calc';
+import type { Design } from '@/engine/design';
+import type { allowancesIn } from '@/engine/pricing';
 import { closeOf, type Projected } from './bill-closes';
 import type { Context, DayGroup, GroupDay } from './ports';
 

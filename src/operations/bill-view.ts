@@ -15,7 +15,7 @@ import {
   takingOf,
   unknownIn,
   withIds,
-} from '@/core/bills';
+} from '@/features/bills/calc';
 import { workBill } from './bill-work';
 import { allow } from './may';
 import type { Context, StoredBill } from './ports';

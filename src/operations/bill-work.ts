@@ -7,9 +7,9 @@ import {
   layBill,
   takeThings,
   withIds,
-} from '@/core/bills';
-import type { Design } from '@/core/design';
-import { allowancesIn } from '@/core/pricing';
+} from '@/features/bills/calc';
+import type { Design } from '@/engine/design';
+import { allowancesIn } from '@/engine/pricing';
 import { notFound } from './app-error';
 import { type Closes, closesOf, type Projected } from './bill-closes';
 import { pastOf } from './bill-past';

@@ -1,7 +1,7 @@
 /** Twelve periods of each account beside one another, by service, with what the design expected. Needs P1, P8. */
-import { addAll, decimal } from '@/core/base';
-import { dayAfter, expectedBill } from '@/core/bills';
-import type { Design } from '@/core/design';
+import { addAll, decimal } from '@/engine/base';
+import { dayAfter, expectedBill } from '@/features/bills/calc';
+import type { Design } from '@/engine/design';
 import { loadBooks } from './load-books';
 import { allow } from './may';
 import type { BillListing, Context } from './ports';

@@ -1,6 +1,6 @@
 /** What differs between two revisions that are in memory. The database works the same out by itself. */
-import { Decimal } from '@/core/base';
-import { firstUnitPrice, readCharge } from '@/core/rates';
+import { Decimal } from '@/engine/base';
+import { firstUnitPrice, readCharge } from '@/engine/rates';
 import type { OfferRow, PriceBookFile, RateRow } from '@/formats';
 import type { RateDifference, RevisionDifference } from './ports';
 

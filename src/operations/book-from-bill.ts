@@ -1,6 +1,6 @@
 /** The prices that a bill really shows, beside the book in use, and as its next revision: list and contracted apart. Needs B24, Q9. */
-import { addAll, decimal } from '@/core/base';
-import { type HeldRate, holdRates, type PaidRate, paidRates } from '@/core/bills';
+import { addAll, decimal } from '@/engine/base';
+import { type HeldRate, holdRates, type PaidRate, paidRates } from '@/features/bills/calc';
 import { toRate, type RateRow } from '@/formats';
 import { writeBookJson } from '@/formats/stream';
 import { AppError, invalid } from './app-error';

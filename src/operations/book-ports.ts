@@ -1,5 +1,5 @@
 /** The stores of price books, of their imports, and of exchange-rate tables. */
-import type { Kind } from '@/core/books';
+import type { Kind } from '@/engine/books';
 import type { Fault, OfferRow, RateRow } from '@/formats';
 import type { BookWithoutRates, RatesWanted } from '@/formats/loaded-book';
 import type { BookSink } from '@/formats/stream';

@@ -1,5 +1,5 @@
 /** Listing, reading, searching, comparing and exporting price books. */
-import { KIND_CODES, type Kind, kindOf, lotPrice } from '@/core/books';
+import { KIND_CODES, type Kind, kindOf, lotPrice } from '@/engine/books';
 import { check, offerQuerySchema, type OfferQueryText, type OfferRow, type RateRow, toRate } from '@/formats';
 import { notFlat, writeBookCsv, writeBookJson } from '@/formats/stream';
 import { allow } from './may';

@@ -1,10 +1,12 @@
 /** A stored design beside its alternatives, or along an axis, as a table that leaves the house. */
-import { createAlternator } from '@/core/alternatives';
-import { type Axis, axisLooksAt, axisOf } from '@/core/axes';
-import { compareDesign, type GroupBy } from '@/core/comparison';
-import { type Design, linesIn, type Scope } from '@/core/design';
-import { axisTable, comparisonTable, type FlatTable, type PlaceNames } from '@/core/display';
-import { createPricer } from '@/core/pricing';
+import { createAlternator } from '@/features/compare/calc/alternatives';
+import { type Axis, axisLooksAt, axisOf } from '@/features/compare/calc/axes';
+import { compareDesign, type GroupBy } from '@/features/compare/calc/comparison';
+import { type Design, linesIn, type Scope } from '@/engine/design';
+import { axisTable, comparisonTable } from '@/features/compare/words';
+import { type FlatTable } from '@/platform/tables';
+import { type PlaceNames } from '@/features/design/words';
+import { createPricer } from '@/engine/pricing';
 import { appliedWhereLoaded } from '@/formats/loaded-alternatives';
 import { openDesign } from './designs';
 import type { ComparisonAsked } from './job-ports';

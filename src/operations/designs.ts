@@ -1,8 +1,8 @@
 /** Making, listing, opening, copying, deleting and restoring designs. */
-import { cut } from '@/core/base';
-import type { Design } from '@/core/design';
-import { DEFAULT_MONTH } from '@/core/time';
-import type { DesignSummary } from '@/core/range';
+import { cut } from '@/engine/base';
+import type { Design } from '@/engine/design';
+import { DEFAULT_MONTH } from '@/engine/time';
+import type { DesignSummary } from '@/engine/summary';
 import { type Checked, designCsv, designSchema, readDesign, writeDesign } from '@/formats';
 import { allow } from './may';
 import { invalid, notFound } from './app-error';

@@ -3,8 +3,8 @@
  * based on an older one, it is refused with what was saved since, and the sender re-bases. A batch that was already
  * saved is answered as saved, so that sending twice does no harm.
  */
-import { applyEdits } from '@/core/design';
-import { sentenceFor } from '@/core/display';
+import { applyEdits } from '@/engine/design';
+import { sentenceFor } from '@/platform/words';
 import { check, editBatchSchema, editsToday, faultsOfChange } from '@/formats';
 import { allow } from './may';
 import { AppError, invalid, notFound } from './app-error';

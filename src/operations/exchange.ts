@@ -1,6 +1,6 @@
 /** Exchange-rate tables of a workspace: dated, brought in as CSV, taken over by designs. Needs J8, D14. */
-import { ONE } from '@/core/base';
-import type { Design } from '@/core/design';
+import { ONE } from '@/engine/base';
+import type { Design } from '@/engine/design';
 import { readExchangeCsv } from '@/formats';
 import { allow } from './may';
 import { invalid } from './app-error';

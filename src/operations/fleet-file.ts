@@ -1,15 +1,14 @@
 /** A stored fleet as it leaves the house: its groups under its placements, and machine by machine what each becomes. */
+import { type FlatTable, type TableReport } from '@/platform/tables';
 import {
-  type FlatTable,
   type FleetPlaceNames,
-  type TableReport,
   fleetReport,
   matrixTable,
   needText,
   toldMatrix,
   unfitText,
-} from '@/core/display';
-import type { Design } from '@/core/design';
+} from '@/features/fleet/words';
+import type { Design } from '@/engine/design';
 import {
   cellOf,
   type FleetPlacement,
@@ -23,7 +22,7 @@ import {
   type MatrixStep,
   Placer,
   readinessUnder,
-} from '@/core/fleet';
+} from '@/features/fleet/calc';
 import { fleetMachines, openFleet } from './fleets';
 import type { JobProgress } from './job-ports';
 import { GrowingBooks } from './load-books';

@@ -1,5 +1,5 @@
 /** What estates need from a store: a document for each, and its machines in the order of the inventory. */
-import type { FleetPlan, Machine } from '@/core/fleet';
+import type { FleetPlan, Machine } from '@/features/fleet/calc';
 
 export interface FleetListing {
   readonly id: string;

@@ -1,7 +1,7 @@
 /** Estates: brought in as a whole or not at all, listed, opened, planned with, deleted and restored. Needs M1 to M3, M10. */
 import { createHash } from 'node:crypto';
-import { cut } from '@/core/base';
-import { type FleetPlan, type Machine, newPlan } from '@/core/fleet';
+import { cut } from '@/engine/base';
+import { type FleetPlan, type Machine, newPlan } from '@/features/fleet/calc';
 import { readFleetPlan } from '@/formats/fleet/plan-schema';
 import { MachineLinesError, readMachineLines } from '@/formats/fleet/read-machine-lines';
 import { AppError, invalid, notFound } from './app-error';

@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import { testContext } from '@tests/support/store-contract';
-import { type Context, listForge, mergeChange, openForgeChange, pushNext, runPipeline } from './index';
+import { type Context, listForge, mergeChange, openForgeChange, pushNext, runPipeline } from './';
 import { standInForge } from '@/demo/forge';
 import { memoryStores } from './memory-stores';
 

@@ -3,7 +3,7 @@
  * the comment in the discussion and the check that has to pass. Needs O3, O9, O14.
  */
 import { z } from 'zod';
-import { cut } from '@/core/base';
+import { cut } from '@/engine/base';
 import { AppError, invalid, notFound } from './app-error';
 import type { CodeForge, ForgeChange, ForgeCheck } from './forge-ports';
 import { allow } from './may';

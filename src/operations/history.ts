@@ -1,5 +1,5 @@
 /** What happened to a design: what others saved since, all revisions, and the design as it was at one of them. */
-import { applyEdits, type Design } from '@/core/design';
+import { applyEdits, type Design } from '@/engine/design';
 import { allow } from './may';
 import { invalid, notFound } from './app-error';
 import type { Context, HistoryRow, LockedDesign, LoggedBatch } from './ports';

@@ -1,8 +1,8 @@
 /** What long work needs from the outside: rows that every process sees, and a queue that wakes whoever works them off. */
-import type { Axis } from '@/core/axes';
-import type { GroupBy } from '@/core/comparison';
-import type { Scope } from '@/core/design';
-import type { ReportForm, ReportOptions } from '@/core/report';
+import type { Axis } from '@/features/compare/calc/axes';
+import type { GroupBy } from '@/features/compare/calc/comparison';
+import type { Scope } from '@/engine/design';
+import type { ReportForm, ReportOptions } from '@/features/report/calc';
 import type { Actor } from './actor';
 import type { AppErrorCode } from './app-error';
 

@@ -1,7 +1,7 @@
 /** Files that take longer than a request may: asked for, followed, called off, fetched. Source: architecture, "Data". */
 import { createHash } from 'node:crypto';
-import { CALCULATION } from '@/core/pricing';
-import type { ReportForm, ReportOptions } from '@/core/report';
+import { CALCULATION } from '@/engine/pricing';
+import type { ReportForm, ReportOptions } from '@/features/report/calc';
 import { AppError, notFound } from './app-error';
 import { openDesign } from './designs';
 import { openFleet } from './fleets';

@@ -1,7 +1,7 @@
 /** What links need from a store. */
-import type { Design } from '@/core/design';
-import type { Study } from '@/core/own-or-rent';
-import type { ReportOptions } from '@/core/report';
+import type { Design } from '@/engine/design';
+import type { Study } from '@/features/own-or-rent/calc';
+import type { ReportOptions } from '@/features/report/calc';
 
 /** A report of one thing for whoever has the token; nothing else of the workspace. */
 export interface LinkTerms {

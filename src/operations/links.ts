@@ -1,7 +1,7 @@
 /** Read-only links: a report for people outside, until it expires or is withdrawn. Need Q5. */
 import { z } from 'zod';
-import { planOf } from '@/core/pricing';
-import { type Figure, isConfidential, type PlainFigure, toPlain } from '@/core/trace';
+import { planOf } from '@/engine/pricing';
+import { type Figure, isConfidential, type PlainFigure, toPlain } from '@/engine/trace';
 import type { Actor } from './actor';
 import { allow } from './may';
 import { invalid, notFound } from './app-error';

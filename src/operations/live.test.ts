@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { LiveHub, memoryFeeds } from './index';
+import { LiveHub, memoryFeeds } from './';
 
 describe('whoever has a design open', () => {
   const told = () => new Promise((resolve) => setTimeout(resolve, 80));

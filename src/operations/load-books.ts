@@ -1,7 +1,7 @@
 /** Brings together the price books a design needs: its pinned revisions, and of each only the rates it uses. */
-import type { PriceBook } from '@/core/books';
-import { allComponents, type BookPin, type Component, type Design } from '@/core/design';
-import { type BookSet, bookSet } from '@/core/pricing';
+import type { PriceBook } from '@/engine/books';
+import { allComponents, type BookPin, type Component, type Design } from '@/engine/design';
+import { type BookSet, bookSet } from '@/engine/pricing';
 import { LoadedBook, ratesWanted } from '@/formats/loaded-book';
 import type { RateSource } from '@/formats/loaded-alternatives';
 import type { BookStore } from './ports';

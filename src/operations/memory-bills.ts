@@ -1,6 +1,6 @@
 /** In-memory twin of the store of bills. */
-import { addAll, decimal } from '@/core/base';
-import type { BillHead, BillSaid, BillThing, SeenDay } from '@/core/bills';
+import { addAll, decimal } from '@/engine/base';
+import type { BillHead, BillSaid, BillThing, SeenDay } from '@/features/bills/calc';
 import type { BillSink, Conformance, SunkRow } from '@/formats/focus';
 import { AppError } from './app-error';
 import type { BillChange, BillListing, BillStore, ImportedBill } from './ports';

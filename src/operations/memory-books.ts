@@ -1,6 +1,6 @@
 /** The in-memory twins of the stores of books, imports and exchange rates. */
-import { Decimal } from '@/core/base';
-import { KIND_CODES, kindOf, offerPrice } from '@/core/books';
+import { Decimal } from '@/engine/base';
+import { KIND_CODES, kindOf, offerPrice } from '@/engine/books';
 import { type OfferRow, type PriceBookFile, toRate } from '@/formats';
 import { AppError } from './app-error';
 import { differenceBetween } from './book-difference';

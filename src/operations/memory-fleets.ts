@@ -1,6 +1,6 @@
 /** The in-memory twin of the store of estates. */
-import { isSame } from '@/core/design';
-import type { Machine } from '@/core/fleet';
+import { isSame } from '@/engine/design';
+import type { Machine } from '@/features/fleet/calc';
 import type { FleetStore, StoredFleet } from './fleet-ports';
 
 interface Kept {

@@ -1,7 +1,7 @@
 /** The in-memory twins of the stores: for tests of operations, and for the command line without a database. */
 import { memoryBillStore } from './memory-bills';
 import { memoryWatchStore } from './memory-watches';
-import { allComponents } from '@/core/design';
+import { allComponents } from '@/engine/design';
 import type {
   DesignChange,
   DesignLink,

@@ -1,5 +1,5 @@
 /** The in-memory twin of the store of studies. */
-import type { Study } from '@/core/own-or-rent';
+import type { Study } from '@/features/own-or-rent/calc';
 import { MOST_STUDY_REVISIONS, type StoredStudy, type StudyStore } from './study-ports';
 
 interface Kept {

@@ -1,5 +1,5 @@
 /** In-memory twin of the store of watches. */
-import type { SaidStep, Watch } from '@/core/watches';
+import type { SaidStep, Watch } from '@/features/alerts/calc';
 import type { AlertMessage, NewAlert, StoredWatch, WatchStore } from './ports';
 
 interface Kept {

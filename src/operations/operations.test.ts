@@ -28,7 +28,7 @@ import {
   listDesigns,
   openDesign,
   priceDesignOnServer,
-} from './index';
+} from './';
 import { memoryStores } from './memory-stores';
 
 const stores = memoryStores;

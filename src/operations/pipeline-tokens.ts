@@ -1,7 +1,7 @@
 /** Keys with which pipelines send their reviews: told once, kept as a hash, for one workspace and one purpose. Need O9. */
 import { z } from 'zod';
 import { name } from '@/formats/fields';
-import { cut } from '@/core/base';
+import { cut } from '@/engine/base';
 import type { Actor } from './actor';
 import { AppError, invalid, notFound } from './app-error';
 import { hashOfToken, newToken, TOKEN_FORM } from './link-terms';

@@ -1,6 +1,6 @@
 /** What the operations need from the outside: stores, a clock, new ids. Each has an in-memory twin for tests. */
-import type { Design, Edit } from '@/core/design';
-import type { DesignSummary } from '@/core/range';
+import type { Design, Edit } from '@/engine/design';
+import type { DesignSummary } from '@/engine/summary';
 import type { Actor } from './actor';
 import type { BookStore, ExchangeStore, ImportStore } from './book-ports';
 import type { BillStore } from './bill-ports';

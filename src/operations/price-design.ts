@@ -1,8 +1,8 @@
 /** Prices a stored or given design on the server, with the books of the actor's workspace. */
-import type { Design } from '@/core/design';
-import { type DesignSummary, summarise } from '@/core/range';
-import { halfAwayFromZero, minorDigits } from '@/core/money';
-import { Decimal } from '@/core/base';
+import type { Design } from '@/engine/design';
+import { type DesignSummary, summarise } from '@/engine/summary';
+import { halfAwayFromZero, minorDigits } from '@/engine/money';
+import { Decimal } from '@/engine/base';
 import { loadBooks } from './load-books';
 import type { BookStore, Context, StoredTotals, Urgency } from './ports';
 

@@ -1,9 +1,9 @@
 /** A first study of a stored design: each section moves by itself, by what it costs a month. Needs L9, N1. */
-import { addAll, decimal } from '@/core/base';
-import { kindOf } from '@/core/books';
-import type { Component } from '@/core/design';
-import { minorDigits, roundRows } from '@/core/money';
-import { estateStudy, type EstatePart, type Study } from '@/core/own-or-rent';
+import { addAll, decimal } from '@/engine/base';
+import { kindOf } from '@/engine/books';
+import type { Component } from '@/engine/design';
+import { minorDigits, roundRows } from '@/engine/money';
+import { estateStudy, type EstatePart, type Study } from '@/features/own-or-rent/calc';
 import { openDesign } from './designs';
 import { allow } from './may';
 import type { Context } from './ports';

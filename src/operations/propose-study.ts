@@ -1,6 +1,6 @@
 /** A first study of a stored fleet: its groups under its placements, with a guess for everything that nobody said. */
-import { readinessUnder, type Machine } from '@/core/fleet';
-import { fleetStudy, type Study } from '@/core/own-or-rent';
+import { readinessUnder, type Machine } from '@/features/fleet/calc';
+import { fleetStudy, type Study } from '@/features/own-or-rent/calc';
 import { invalid } from './app-error';
 import { placerFor } from './fleet-file';
 import { fleetMachines, openFleet } from './fleets';

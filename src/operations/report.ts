@@ -1,8 +1,8 @@
 /** Reports of stored designs: read, with the books they were priced from, for whoever writes them down. */
 import { createHash } from 'node:crypto';
-import { allComponents, type Design } from '@/core/design';
-import { keptBeside, keptLooksAt } from '@/core/kept';
-import { buildReport, type BuiltReport, type ReportOptions } from '@/core/report';
+import { allComponents, type Design } from '@/engine/design';
+import { keptBeside, keptLooksAt } from '@/features/saved-questions/calc';
+import { buildReport, type BuiltReport, type ReportOptions } from '@/features/report/calc';
 import { allow } from './may';
 import { openDesign } from './designs';
 import { loadAlternatives, loadAxis } from './compare-design';

@@ -1,6 +1,6 @@
 /** Stores of change reviews: what is kept of each change, tokens of pipelines, the team's limits and maps, the link to a design. */
-import type { BookPin, Design } from '@/core/design';
-import type { LimitsAnswer, LineMatches } from '@/core/review';
+import type { BookPin, Design } from '@/engine/design';
+import type { LimitsAnswer, LineMatches } from '@/features/review/calc';
 import type { ReviewPhase, SentReview } from '@/formats/review/sent-review';
 
 /** A review as a file, for those who do not come here. */

@@ -1,6 +1,6 @@
 /** Change reviews: received from pipelines or brought in by hand, listed, opened, told how much is used, deleted and restored. */
-import { costing, type Extract } from '@/core/review';
-import { cut } from '@/core/base';
+import { costing, type Extract } from '@/features/review/calc';
+import { cut } from '@/engine/base';
 import { readLoadProfile } from '@/formats/review/load-schema';
 import { readSentReview, type SentReview } from '@/formats/review/sent-review';
 import { type LinkedDesign, profileOf, type WorkedReview, workReview } from '@/formats/review/work-review';

@@ -1,5 +1,5 @@
 /** A further revision is one of the same book: what its earlier revisions say must stay true. */
-import { decimal } from '@/core/base';
+import { decimal } from '@/engine/base';
 import { AppError } from './app-error';
 
 interface Identity {

@@ -1,5 +1,5 @@
 /** Studies of owning against renting: made, listed, opened, saved, taken back to an earlier state, deleted and restored. */
-import type { Study } from '@/core/own-or-rent';
+import type { Study } from '@/features/own-or-rent/calc';
 import { readSentStudy } from '@/formats/study-schema';
 import { AppError, invalid, notFound } from './app-error';
 import { allow } from './may';

@@ -1,6 +1,6 @@
 /** A stored study as it leaves the house: worked out whole, with its report. */
-import { type StudyReport, studyReport } from '@/core/display';
-import { type Study, type WorkedStudy, workedStudy } from '@/core/own-or-rent';
+import { type StudyReport, studyReport } from '@/features/own-or-rent/words';
+import { type Study, type WorkedStudy, workedStudy } from '@/features/own-or-rent/calc';
 import { allow } from './may';
 import type { Context } from './ports';
 import { openStudy } from './studies';

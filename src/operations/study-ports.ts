@@ -1,5 +1,5 @@
 /** What studies of owning against renting need from a store: the newest of each, and what each was before. */
-import type { Study } from '@/core/own-or-rent';
+import type { Study } from '@/features/own-or-rent/calc';
 
 export interface StudyListing {
   readonly id: string;

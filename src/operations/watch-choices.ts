@@ -1,5 +1,5 @@
 /** What can be watched: of each account, the lines of its design, what is included, and tags that its newest bill bears. */
-import { allComponents } from '@/core/design';
+import { allComponents } from '@/engine/design';
 import { workBill } from './bill-work';
 import { allow } from './may';
 import type { Context } from './ports';

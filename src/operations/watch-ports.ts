@@ -1,5 +1,5 @@
 /** Watches over bills: what is kept of them, and who is told. */
-import type { AlertKind, SaidStep, Watch, WatchStanding } from '@/core/watches';
+import type { AlertKind, SaidStep, Watch, WatchStanding } from '@/features/alerts/calc';
 
 export interface StoredWatch {
   readonly id: string;

@@ -1,6 +1,6 @@
 /** What a watch may say of itself. */
 import { z } from 'zod';
-import { WATCHED_ON, type Watch, type WatchOf } from '@/core/watches';
+import { WATCHED_ON, type Watch, type WatchOf } from '@/features/alerts/calc';
 import { amountText, name, positiveText } from '@/formats/fields';
 import { invalid } from './app-error';
 import { mayCall } from './watch-calls';

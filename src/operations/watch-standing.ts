@@ -1,6 +1,13 @@
 /** How watches stand now: each against the newest bill of its account. */
-import type { CostBasis } from '@/core/bills';
-import { factsOf, newMoney, type Watch, type Watched, watched, type WatchedBill } from '@/core/watches';
+import type { CostBasis } from '@/features/bills/calc';
+import {
+  factsOf,
+  newMoney,
+  type Watch,
+  type Watched,
+  watched,
+  type WatchedBill,
+} from '@/features/alerts/calc';
 import { tagClose } from './bill-closes';
 import { workBill, type WorkedBill } from './bill-work';
 import type { BillListing, Context } from './ports';

@@ -2,8 +2,8 @@
 import { describe, expect, it } from 'vitest';
 import { billText, billUpload, HEAD, rowOf } from '@tests/support/bills';
 import { ELSEWHERE, testContext } from '@tests/support/store-contract';
-import type { Watch } from '@/core/watches';
-import { importBill, listAlerts, watchTheDay } from '.';
+import type { Watch } from '@/features/alerts/calc';
+import { importBill, listAlerts, watchTheDay } from './';
 import { memoryStores } from './memory-stores';
 
 const BUDGET: Watch = {

@@ -1,6 +1,6 @@
 /** Watches over bills: kept, shown as they stand, and said once for each step and period. Need P4; openings 33, 36. */
-import { dueAlerts, isSameThreshold, type Watch } from '@/core/watches';
-import { alertSentence } from '@/core/display';
+import { dueAlerts, isSameThreshold, type Watch } from '@/features/alerts/calc';
+import { alertSentence } from '@/features/alerts/words';
 import { AppError, invalid, notFound } from './app-error';
 import { allow } from './may';
 import type { AlertKnown, Context, NewMessage, StoredWatch, WatchAlert } from './ports';

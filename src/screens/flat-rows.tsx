@@ -1,6 +1,6 @@
 /** A flat table on the page: the rows that files have, amounts to the right; with an action by row where one is given. */
 import type { ReactNode } from 'react';
-import { type FlatCell, flatCellText, type FlatTable } from '@/core/display';
+import { type FlatCell, flatCellText, type FlatTable } from '@/platform/tables';
 import { CELL, HEAD } from './report/report-looks';
 
 interface FlatRowsProps {

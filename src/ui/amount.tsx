@@ -1,5 +1,5 @@
 /** A money amount in a column: tabular, right-aligned by its place, minor digits softer than the whole. */
-import { writeAmount } from '@/core/display';
+import { writeAmount } from '@/platform/words';
 
 interface AmountProps {
   readonly value: string;

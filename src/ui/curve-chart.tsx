@@ -5,7 +5,8 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { useId, useMemo } from 'react';
-import { type Drawing, writeNumber } from '@/core/display';
+import { type Drawing } from '@/platform/tables';
+import { writeNumber } from '@/platform/words';
 import { Button } from './button';
 import { type ChartColours, dashOf, SERIES, useChartColours } from './chart-colours';
 

@@ -2,8 +2,8 @@
 'use client';
 import { ChevronRight } from 'lucide-react';
 import { useState } from 'react';
-import { groupInText, writeMoney, writeNumber } from '@/core/display';
-import { formulaOf, type PlainFigure } from '@/core/trace';
+import { groupInText, writeMoney, writeNumber } from '@/platform/words';
+import { formulaOf, type PlainFigure } from '@/engine/trace';
 
 interface TraceTreeProps {
   readonly figure: PlainFigure;

@@ -2,7 +2,7 @@
  * The wick: a thin line from lean to heavy with an upright tick at likely, on a scale shared by the rows it stands
  * among. Without uncertainty there is a tick and no line. Its three numbers are in its name and its title.
  */
-import { writeMoney } from '@/core/display';
+import { writeMoney } from '@/platform/words';
 
 export interface WickValues {
   readonly low: string;

@@ -1,14 +1,14 @@
 /** Answers the page's questions with the core. Kept free of worker globals so that it is tested like any module. */
-import { assertNever } from '@/core/base';
-import { findingsOf, lookedAt } from '@/core/checks';
-import { type Difference, differenceBetween } from '@/core/compare';
-import { anyOfKind, applyEdits, type Component, type Design, findComponent } from '@/core/design';
-import { sentenceFor } from '@/core/display';
-import { compareOffers, compareTerms, loadAtBudget, movesOverTime, priceMonths } from '@/core/analysis';
-import { casesOf, createPricer, type DesignPlan, type PricedDesign, type Pricer } from '@/core/pricing';
-import { formKinds, formsFor } from '@/core/deployment-forms';
-import { summaryOf } from '@/core/range';
-import { toPlain } from '@/core/trace';
+import { assertNever } from '@/engine/base';
+import { findingsOf, lookedAt } from '@/features/checklist/calc';
+import { type Difference, differenceBetween } from '@/engine/difference';
+import { anyOfKind, applyEdits, type Component, type Design, findComponent } from '@/engine/design';
+import { sentenceFor } from '@/platform/words';
+import { compareOffers, compareTerms, loadAtBudget, movesOverTime, priceMonths } from '@/engine/analysis';
+import { casesOf, createPricer, type DesignPlan, type PricedDesign, type Pricer } from '@/engine/pricing';
+import { formKinds, formsFor } from '@/features/compare/calc/deployment-forms';
+import { summaryOf } from '@/engine/summary';
+import { toPlain } from '@/engine/trace';
 import { Committed } from './committed';
 import { monthsAnswer } from './plain-months';
 import { Compared } from './compared';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { anyComponent, anyDesign, designOf, serverOf } from '@tests/support/designs';
-import { allComponents, type Component, type Design } from '@/core/design';
+import { allComponents, type Component, type Design } from '@/engine/design';
 import { PricingClient, WithdrawnError } from './client';
 import { heard, newsOf } from './news';
 import type { Question, Reply, Request } from './protocol';

@@ -3,7 +3,7 @@
  * one, started when it is first needed, takes the heavy questions, so that months, checklist and forms hold up nothing.
  * Each works on one question at a time; what waits can still be withdrawn. Closing rejects whatever is open.
  */
-import type { Design } from '@/core/design';
+import type { Design } from '@/engine/design';
 import { newsOf } from './news';
 import type { Answers, Question, Reply, Request } from './protocol';
 

@@ -1,7 +1,7 @@
 /** What to commit to: by line, for every hour, prepaid. */
-import { assertNever } from '@/core/base';
-import type { Design } from '@/core/design';
-import { soldWhere } from '@/core/kept';
+import { assertNever } from '@/engine/base';
+import type { Design } from '@/engine/design';
+import { soldWhere } from '@/features/saved-questions/calc';
 import {
   bothPlan,
   creditChange,
@@ -10,8 +10,8 @@ import {
   spendPlan,
   stepsPlan,
   usagePlan,
-} from '@/core/paying';
-import type { DesignPlan } from '@/core/pricing';
+} from '@/features/paying/calc';
+import type { DesignPlan } from '@/engine/pricing';
 import type { LoadedBooks } from './loaded-books';
 import type { Answers, Question } from './protocol';
 

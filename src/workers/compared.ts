@@ -1,7 +1,13 @@
 /** A design and its alternatives, side by side. Keeps a plan of each, so that an edit prices what it changes in each. */
-import { type AlternativeDesign, createAlternator } from '@/core/alternatives';
-import { type Axis, type AxisAnswer, axisLooksAt, axisOf } from '@/core/axes';
-import { bareRates, kindsMeasured, type MeasuredRates, measuresOf, type Quantities } from '@/core/bare-rates';
+import { type AlternativeDesign, createAlternator } from '@/features/compare/calc/alternatives';
+import { type Axis, type AxisAnswer, axisLooksAt, axisOf } from '@/features/compare/calc/axes';
+import {
+  bareRates,
+  kindsMeasured,
+  type MeasuredRates,
+  measuresOf,
+  type Quantities,
+} from '@/features/unit-prices/calc';
 import {
   comparisonOf,
   type Comparison,
@@ -10,12 +16,12 @@ import {
   OWN_SIDE,
   type PricedColumn,
   withoutFree,
-} from '@/core/comparison';
-import { mixedSentence } from '@/core/display';
-import { monthEvents, movesOverTime, priceMonths } from '@/core/analysis';
-import { type Design, linesIn, type Scope } from '@/core/design';
-import { casesOf, type DesignPlan, type Pricer } from '@/core/pricing';
-import { type DesignSummary, summaryOf } from '@/core/range';
+} from '@/features/compare/calc/comparison';
+import { mixedSentence } from '@/features/compare/words';
+import { monthEvents, movesOverTime, priceMonths } from '@/engine/analysis';
+import { type Design, linesIn, type Scope } from '@/engine/design';
+import { casesOf, type DesignPlan, type Pricer } from '@/engine/pricing';
+import { type DesignSummary, summaryOf } from '@/engine/summary';
 import { appliedWhereLoaded } from '@/formats/loaded-alternatives';
 import type { LoadedBooks } from './loaded-books';
 import { monthsAnswer } from './plain-months';

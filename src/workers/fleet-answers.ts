@@ -1,8 +1,15 @@
 /** What the fleet worker is asked about and answers with, in plain data. Amounts are exact texts, but those called printed. */
-import type { Place } from '@/core/design';
-import type { HostsTold } from '@/core/display';
-import type { MachineFilter, Machine, Overlap, ReadinessCode, SystemText, UnfitWhy } from '@/core/fleet';
-import type { PlainFigure } from '@/core/trace';
+import type { Place } from '@/engine/design';
+import type { HostsTold } from '@/features/fleet/words';
+import type {
+  MachineFilter,
+  Machine,
+  Overlap,
+  ReadinessCode,
+  SystemText,
+  UnfitWhy,
+} from '@/features/fleet/calc';
+import type { PlainFigure } from '@/engine/trace';
 import type { RejectedRow, Repeated } from '@/formats/fleet/fleet-builder';
 import type { ColumnUnit, Field } from '@/formats/fleet/columns';
 import type { LookedAt } from '@/formats/fleet/read-inventory';
@@ -93,9 +100,9 @@ export interface MoneyPicture {
   readonly half: number;
 }
 
-export type { InstalledPicture, SurePicture } from '@/core/fleet';
+export type { InstalledPicture, SurePicture } from '@/features/fleet/calc';
 
-export type { ToldMatrix as MatrixAnswer } from '@/core/display';
+export type { ToldMatrix as MatrixAnswer } from '@/features/fleet/words';
 
 export interface MachineAnswer {
   readonly machine: Machine;

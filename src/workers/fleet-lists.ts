@@ -1,5 +1,5 @@
 /** The machines of the open fleet: found, sorted, counted, and drawn as pictures. */
-import { addAll, ZERO } from '@/core/base';
+import { addAll, ZERO } from '@/engine/base';
 import {
   isMeasured,
   type Machine,
@@ -10,7 +10,7 @@ import {
   type ReadinessCode,
   type FleetPlan,
   systemTexts,
-} from '@/core/fleet';
+} from '@/features/fleet/calc';
 import type { PlacedAll } from './fleet-one';
 import type { MachineQuery, MachineRow, MachineTally, MoneyPicture, ValuesAnswer } from './fleet-protocol';
 

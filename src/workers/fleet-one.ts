@@ -1,7 +1,7 @@
 /** One machine: under every placement, in its parts, and the average of them as a quick stand-in. */
-import { type Decimal, decimal } from '@/core/base';
-import { anyOfKind, type Place } from '@/core/design';
-import { needText, ruleText } from '@/core/display';
+import { type Decimal, decimal } from '@/engine/base';
+import { anyOfKind, type Place } from '@/engine/design';
+import { needText, ruleText } from '@/features/fleet/words';
 import {
   type FleetCell,
   type FleetMatcher,
@@ -14,11 +14,11 @@ import {
   type Placer,
   sizedNeed,
   type UnfitWhy,
-} from '@/core/fleet';
-import { type BookSet, createPricer } from '@/core/pricing';
-import { lacksOf } from '@/core/sizing';
-import type { Term } from '@/core/terms';
-import { toPlain } from '@/core/trace';
+} from '@/features/fleet/calc';
+import { type BookSet, createPricer } from '@/engine/pricing';
+import { lacksOf } from '@/engine/sizing';
+import type { Term } from '@/engine/terms';
+import { toPlain } from '@/engine/trace';
 import type { AverageAnswer, MachineAnswer, PartsAnswer } from './fleet-protocol';
 
 const TERMS: readonly Term[] = ['on-demand', '12-none', '36-none'];

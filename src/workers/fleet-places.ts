@@ -1,8 +1,9 @@
 /** What the machines of the open fleet become: under a placement, in the matrix, one of them, on hosts, as a design. */
-import { LICENCE_METER } from '@/core/books';
-import type { Design } from '@/core/design';
-import { type TableReport, fleetReport, hostsTold, ruleText, toldMatrix } from '@/core/display';
-import { halfAwayFromZero, minorDigits } from '@/core/money';
+import { LICENCE_METER } from '@/engine/books';
+import type { Design } from '@/engine/design';
+import { type TableReport } from '@/platform/tables';
+import { fleetReport, hostsTold, ruleText, toldMatrix } from '@/features/fleet/words';
+import { halfAwayFromZero, minorDigits } from '@/engine/money';
 import {
   cellOf,
   fleetLooksAt,
@@ -20,8 +21,8 @@ import {
   Placer,
   type ReadinessCode,
   UNION,
-} from '@/core/fleet';
-import type { Study } from '@/core/own-or-rent';
+} from '@/features/fleet/calc';
+import type { Study } from '@/features/own-or-rent/calc';
 import { averageOf, machineUnder, partsOf, type PlacedAll } from './fleet-one';
 import type {
   AverageAnswer,

@@ -2,10 +2,10 @@
  * The contract between the page and its fleet worker: one fleet is open in it, with all its machines; every question that
  * hangs on what is planned carries the plan. Long answers tell how far they are, and can be called off.
  */
-import type { Design } from '@/core/design';
-import type { TableReport } from '@/core/display';
-import type { FleetPlan, Machine } from '@/core/fleet';
-import type { Study } from '@/core/own-or-rent';
+import type { Design } from '@/engine/design';
+import type { TableReport } from '@/platform/tables';
+import type { FleetPlan, Machine } from '@/features/fleet/calc';
+import type { Study } from '@/features/own-or-rent/calc';
 import type { WorkProgress } from './asking-client';
 import type { LookedAt } from '@/formats/fleet/read-inventory';
 import type {

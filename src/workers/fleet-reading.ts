@@ -1,6 +1,6 @@
 /** Inventories on their way in: looked at, read, compared with what is there, sent to be kept. */
-import { isSame } from '@/core/design';
-import type { Machine } from '@/core/fleet';
+import { isSame } from '@/engine/design';
+import type { Machine } from '@/features/fleet/calc';
 import type { RejectedRow } from '@/formats/fleet/fleet-builder';
 import { readableFile } from './readable-file';
 import { machineLines, tidyMachine } from '@/formats/fleet/machine-schema';

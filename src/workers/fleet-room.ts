@@ -1,6 +1,12 @@
 /** Answers the page's questions about one fleet. Kept free of worker globals so that it is tested like any module. */
-import { assertNever } from '@/core/base';
-import { type FleetPlan, installedPicture, type Machine, readinessUnder, surePicture } from '@/core/fleet';
+import { assertNever } from '@/engine/base';
+import {
+  type FleetPlan,
+  installedPicture,
+  type Machine,
+  readinessUnder,
+  surePicture,
+} from '@/features/fleet/calc';
 import { writeFleetCsv } from '@/formats/fleet/write-fleet-csv';
 import { FleetLists, type Looked } from './fleet-lists';
 import type { PlacedAll } from './fleet-one';

@@ -1,6 +1,6 @@
 /** A fleet as the first study of owning against renting, placement by placement. */
-import { type FleetPlan, type Machine, type Placer, type ReadinessCode } from '@/core/fleet';
-import { fleetStudy, type Study } from '@/core/own-or-rent';
+import { type FleetPlan, type Machine, type Placer, type ReadinessCode } from '@/features/fleet/calc';
+import { fleetStudy, type Study } from '@/features/own-or-rent/calc';
 import { driven, type LongWork } from './long-work';
 
 export function studyOfFleet(

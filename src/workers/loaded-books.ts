@@ -1,7 +1,7 @@
 /** The worker's price books: fetched as designs need them, kept because revisions never change. */
-import type { PriceBook } from '@/core/books';
-import { allComponents, type BookPin, type Component, type Design } from '@/core/design';
-import type { BookSet } from '@/core/pricing';
+import type { PriceBook } from '@/engine/books';
+import { allComponents, type BookPin, type Component, type Design } from '@/engine/design';
+import type { BookSet } from '@/engine/pricing';
 import { type BookWithoutRates, LoadedBook, type RatesWanted, ratesWanted } from '@/formats/loaded-book';
 import type { RateRow } from '@/formats/price-book';
 

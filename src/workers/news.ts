@@ -2,7 +2,7 @@
  * A design as a worker is told of it: what differs from the one it was told before. Sections and components that are the
  * same objects here stay the same objects there, so that pricing takes them over; a keystroke sends one component.
  */
-import type { Component, Design, Section } from '@/core/design';
+import type { Component, Design, Section } from '@/engine/design';
 
 /** A number: the section at that place of the design before, or its component at that place counted through. */
 export type DesignNews =

@@ -1,5 +1,5 @@
 /** Months in plain serialisable form. */
-import type { MonthSeries } from '@/core/analysis';
+import type { MonthSeries } from '@/engine/analysis';
 import type { MonthsAnswer } from './protocol';
 
 export function monthsAnswer({ rows, quarters, years, whole }: MonthSeries): MonthsAnswer {

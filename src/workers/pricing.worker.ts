@@ -1,5 +1,5 @@
 /** A pricing worker: runs the same core as the server, beside the page. */
-import type { Design } from '@/core/design';
+import type { Design } from '@/engine/design';
 import { Answerer } from './answer';
 import { LoadedBooks } from './loaded-books';
 import { heard } from './news';

@@ -3,16 +3,16 @@
  * design since the request before, and for prices the version of the design, so that stale replies are dropped. An error
  * is a reply like any other.
  */
-import type { MonthEvent } from '@/core/analysis';
-import type { AlternativeDesign } from '@/core/alternatives';
-import type { Axis, AxisAnswer } from '@/core/axes';
-import type { MeasuredRates, Quantities } from '@/core/bare-rates';
-import type { Comparison, GroupBy } from '@/core/comparison';
-import type { Axis1, Curve, Fame, LoadMap } from '@/core/curves';
-import type { ReadyWish, Along, Change, Component, Design, Place, Scope } from '@/core/design';
-import type { EffectsAnswer, RangeAnswer, SwingsAnswer } from '@/core/draws';
-import type { FormWish } from '@/core/deployment-forms';
-import type { Finding } from '@/core/checks';
+import type { MonthEvent } from '@/engine/analysis';
+import type { AlternativeDesign } from '@/features/compare/calc/alternatives';
+import type { Axis, AxisAnswer } from '@/features/compare/calc/axes';
+import type { MeasuredRates, Quantities } from '@/features/unit-prices/calc';
+import type { Comparison, GroupBy } from '@/features/compare/calc/comparison';
+import type { Axis1, Curve, Fame, LoadMap } from '@/features/load/calc';
+import type { ReadyWish, Along, Change, Component, Design, Place, Scope } from '@/engine/design';
+import type { EffectsAnswer, RangeAnswer, SwingsAnswer } from '@/features/range/calc';
+import type { FormWish } from '@/features/compare/calc/deployment-forms';
+import type { Finding } from '@/features/checklist/calc';
 import type {
   BothPlan,
   CreditChange,
@@ -24,12 +24,12 @@ import type {
   SpendWish,
   StepsPlan,
   UsagePlan,
-} from '@/core/paying';
-import type { AmountOf } from '@/core/pricing';
-import type { DesignSummary } from '@/core/range';
-import type { PlainFigure } from '@/core/trace';
-import type { EarlyEnd, Term } from '@/core/terms';
-import type { Case } from '@/core/usage';
+} from '@/features/paying/calc';
+import type { AmountOf } from '@/engine/pricing';
+import type { DesignSummary } from '@/engine/summary';
+import type { PlainFigure } from '@/engine/trace';
+import type { EarlyEnd, Term } from '@/engine/terms';
+import type { Case } from '@/engine/usage';
 import type { DesignNews } from './news';
 
 export interface OfferChoice {

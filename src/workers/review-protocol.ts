@@ -1,6 +1,6 @@
 /** The contract between the page and its review worker. Plans are read here, in the browser: the server never sees one. */
-import type { Kind } from '@/core/books';
-import type { BookPin, DesignEdit } from '@/core/design';
+import type { Kind } from '@/engine/books';
+import type { BookPin, DesignEdit } from '@/engine/design';
 import type {
   EffectRow,
   LimitsAnswer,
@@ -10,10 +10,10 @@ import type {
   Review,
   Sums,
   WhatIfColumn,
-} from '@/core/review';
-import type { Term } from '@/core/terms';
-import type { PlainFigure } from '@/core/trace';
-import type { Case } from '@/core/usage';
+} from '@/features/review/calc';
+import type { Term } from '@/engine/terms';
+import type { PlainFigure } from '@/engine/trace';
+import type { Case } from '@/engine/usage';
 import type { Fault } from '@/formats';
 import type { KeptReview } from '@/formats/review/work-review';
 

@@ -6,8 +6,8 @@ import {
   type MappedSide,
   type Plan,
   type ResourceMap,
-} from '@/core/review';
-import { mappedWords } from '@/core/display';
+} from '@/features/review/calc';
+import { mappedWords } from '@/features/review/words';
 import type { Checked } from '@/formats';
 import { isConfiguration, readFolder } from '@/formats/plan/configuration-folder';
 import { MOST_PLAN_BYTES, planAgainst, readPlan } from '@/formats/plan/read-plan';

@@ -1,6 +1,7 @@
 /** What the review worker does with a question; without a page, so that it can be tried anywhere. */
-import type { Component, Design } from '@/core/design';
-import { mappedWords, sentenceFor } from '@/core/display';
+import type { Component, Design } from '@/engine/design';
+import { mappedWords } from '@/features/review/words';
+import { sentenceFor } from '@/platform/words';
 import {
   acceptEdits,
   codeLinesOf,
@@ -14,9 +15,9 @@ import {
   type WhatIf,
   whatIf,
   type WhatIfColumn,
-} from '@/core/review';
-import { TERMS } from '@/core/terms';
-import { toPlain } from '@/core/trace';
+} from '@/features/review/calc';
+import { TERMS } from '@/engine/terms';
+import { toPlain } from '@/engine/trace';
 import { withMissingUse } from '@/formats/review/load-file';
 import { readLoadProfile } from '@/formats/review/load-schema';
 import {

@@ -1,5 +1,5 @@
 /** A design under other loads: curves, maps, sudden fame; and under loads drawn at random. */
-import type { ReadyWish, Along } from '@/core/design';
+import type { ReadyWish, Along } from '@/engine/design';
 import {
   type Curve,
   curveOf,
@@ -12,8 +12,8 @@ import {
   sudden,
   usualAxis,
   variedAlong,
-} from '@/core/curves';
-import { decimal } from '@/core/base';
+} from '@/features/load/calc';
+import { decimal } from '@/engine/base';
 import {
   baseFor,
   type EffectsAnswer,
@@ -22,9 +22,9 @@ import {
   Simulation,
   type SwingsAnswer,
   swingsOf,
-} from '@/core/draws';
-import { READY_POINTS } from '@/core/kept';
-import type { DesignPlan } from '@/core/pricing';
+} from '@/features/range/calc';
+import { READY_POINTS } from '@/features/saved-questions/calc';
+import type { DesignPlan } from '@/engine/pricing';
 import type { Compared } from './compared';
 import type { CurveWish } from './protocol';
 

@@ -8,8 +8,8 @@ import type {
   StudyMap,
   StudySwing,
   Wanted,
-} from '@/core/own-or-rent';
-import type { PlainFigure } from '@/core/trace';
+} from '@/features/own-or-rent/calc';
+import type { PlainFigure } from '@/engine/trace';
 
 interface OfStudy {
   readonly study: Study;

@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, it } from 'vitest';
-import { studyAnswer, withGuess } from '@/core/own-or-rent';
+import { studyAnswer, withGuess } from '@/features/own-or-rent/calc';
 import { quayStudy } from '@tests/support/studies';
 import { StudyRoom } from './study-room';
 

@@ -11,8 +11,8 @@ import {
   studyMap,
   studyTroubles,
   swingsOfStudy,
-} from '@/core/own-or-rent';
-import { toPlain } from '@/core/trace';
+} from '@/features/own-or-rent/calc';
+import { toPlain } from '@/engine/trace';
 import { type LongWork, pause } from './long-work';
 import type { HangsAnswer, StudyAnswers, StudyQuestion } from './study-protocol';
 

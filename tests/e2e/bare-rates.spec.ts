@@ -1,8 +1,8 @@
 /** Bare rates side by side: from Prices, and at the height of a design. */
-import { bareRates, measuresOf, ownQuantities } from '@/core/bare-rates';
-import { indexBook } from '@/core/books';
-import { writeMoney } from '@/core/display';
-import { bookSet, createPricer } from '@/core/pricing';
+import { bareRates, measuresOf, ownQuantities } from '@/features/unit-prices/calc';
+import { indexBook } from '@/engine/books';
+import { writeMoney } from '@/platform/words';
+import { bookSet, createPricer } from '@/engine/pricing';
 import { DEMO_DESIGNS } from '@/demo/designs';
 import { DEMO_REVISIONS, generateBook } from '@/demo/generate-book';
 import { DEMO_PROFILES } from '@/demo/profiles';

@@ -1,6 +1,6 @@
 /** One design over all of its views: undo goes on, the report follows, and long files are followed and called off. */
 import type { Page } from '@playwright/test';
-import type { Design } from '@/core/design';
+import type { Design } from '@/engine/design';
 import { cell, COLUMN, copyOfBooking, expect, openDesign, OURS, saved, test, total } from './screen';
 
 test('going to the report and back keeps undo, and the report follows the design', async ({ page }) => {

@@ -4,7 +4,7 @@ import fs from 'node:fs';
 import path from 'node:path';
 import { sql } from 'kysely';
 import { billText, billUpload, rowOf } from '@tests/support/bills';
-import { decimal } from '@/core/base';
+import { decimal } from '@/engine/base';
 import { connect } from '@/data';
 import { importBill, listBills, viewBill } from '@/operations';
 import { ensureProgram } from '../../scripts/bundle-cli.mjs';

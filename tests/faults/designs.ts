@@ -1,11 +1,11 @@
 /** Random designs with values at the edges of every field: refused with a sentence, or priced, reported and exported. */
-import { seededRandom } from '@/core/base';
-import { findingsOf } from '@/core/checks';
-import type { Design } from '@/core/design';
-import { priceMonths } from '@/core/analysis';
-import { type BookSet, planOf } from '@/core/pricing';
-import { summarise } from '@/core/range';
-import { buildReport } from '@/core/report';
+import { seededRandom } from '@/engine/base';
+import { findingsOf } from '@/features/checklist/calc';
+import type { Design } from '@/engine/design';
+import { priceMonths } from '@/engine/analysis';
+import { type BookSet, planOf } from '@/engine/pricing';
+import { summarise } from '@/engine/summary';
+import { buildReport } from '@/features/report/calc';
 import { designCsv, readDesign, writeDesign } from '@/formats';
 import { booksOf } from '@tests/reference/agree';
 import { mixed } from '@tests/reference/mixed-design';

@@ -2,7 +2,7 @@
  * Seeded mutations: what people, scripts and strangers put where something else belongs. A value anywhere in a file or
  * an edit is replaced by one at the edge of what there is, left out, doubled, or moved to where it means nothing.
  */
-import type { Random } from '@/core/base';
+import type { Random } from '@/engine/base';
 
 type Json = null | boolean | number | string | Json[] | { [key: string]: Json };
 

@@ -1,8 +1,8 @@
 /** Random edits, many of them where they do not belong: whatever is accepted can be taken out and brought in again. */
 import { randomUUID } from 'node:crypto';
 import { isDeepStrictEqual } from 'node:util';
-import { seededRandom } from '@/core/base';
-import { allComponents, type Design, type Edit, editsBetween } from '@/core/design';
+import { seededRandom } from '@/engine/base';
+import { allComponents, type Design, type Edit, editsBetween } from '@/engine/design';
 import { readDesign, writeDesign } from '@/formats';
 import { AppError, editDesign, importDesign, openDesign } from '@/operations';
 import { memoryStores } from '@/operations/memory-stores';

@@ -1,7 +1,7 @@
 /** Hostile price books: bent in every field, cut, packed, repeated, endless. Refused with a place, or published; never more. */
 import { Readable } from 'node:stream';
 import { gzipSync } from 'node:zlib';
-import { seededRandom } from '@/core/base';
+import { seededRandom } from '@/engine/base';
 import { writeBookCsv } from '@/formats/stream';
 import { AppError, importBook } from '@/operations';
 import { memoryStores } from '@/operations/memory-stores';

@@ -11,7 +11,7 @@ import { agreementOf, designOf, serverOf } from '@tests/support/designs';
 import { asElsewhere, asHere, call, freshStart, LINK, type Route, wired } from '@tests/support/routes';
 import { uploadOf } from '@tests/support/upload';
 import { writeDesign } from '@/formats';
-import { REPORT_FORMS, type ReportForm } from '@/core/report';
+import { REPORT_FORMS, type ReportForm } from '@/features/report/calc';
 import { importBook, importDesign } from '@/operations';
 import * as editsRoute from '@/app/api/designs/[id]/edits/route';
 import * as exportRoute from '@/app/api/designs/[id]/export/route';

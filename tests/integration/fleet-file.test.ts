@@ -9,7 +9,7 @@ import { smallBookFile } from '@tests/support/books';
 import { machineOf, sent } from '@tests/support/fleet-contract';
 import { testContext } from '@tests/support/store-contract';
 import { uploadOf } from '@tests/support/upload';
-import { defaultPlacement } from '@/core/fleet';
+import { defaultPlacement } from '@/features/fleet/calc';
 import { inlineDesk } from '@/desk/jobs';
 import { machineLines } from '@/formats/fleet/machine-schema';
 import { askFleetFile, bringMachines, type Context, importBook, openFleet, savePlan } from '@/operations';

@@ -1,6 +1,6 @@
 /** What commitments take off each clock hour, and what they leave. Rules 1, 3 and 5. */
-import type { Component } from '@/core/design';
-import type { Case } from '@/core/usage';
+import type { Component } from '@/engine/design';
+import type { Case } from '@/engine/usage';
 import { type Fraction, ONE, ZERO, most, sum } from './fraction';
 import { hoursOf, monthHours, unitsByHours } from './running';
 import type { Committed, Demand, Left, Rest } from './shapes';

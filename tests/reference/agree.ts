@@ -1,8 +1,8 @@
 /** Holds the core against the reference, amount by amount, and makes what differs small enough to read. */
-import { priceMonths } from '@/core/analysis';
-import type { Decimal } from '@/core/base';
-import { indexBook } from '@/core/books';
-import { allComponents, type Component, type Design } from '@/core/design';
+import { priceMonths } from '@/engine/analysis';
+import type { Decimal } from '@/engine/base';
+import { indexBook } from '@/engine/books';
+import { allComponents, type Component, type Design } from '@/engine/design';
 import {
   type BookSet,
   bookSet,
@@ -10,8 +10,8 @@ import {
   type PricedLine,
   planOf,
   priceDesign,
-} from '@/core/pricing';
-import { CASES, type Case } from '@/core/usage';
+} from '@/engine/pricing';
+import { CASES, type Case } from '@/engine/usage';
 import { type PriceBookFile, toBookData } from '@/formats';
 import { Fraction } from './fraction';
 import type { Mixed } from './mixed-design';

@@ -1,7 +1,7 @@
 /** Pricing with fresh objects each time, so that nothing is shared with what was asked before. */
-import type { Decimal } from '@/core/base';
-import type { Component, Design } from '@/core/design';
-import { type PricedDesign, priceDesign } from '@/core/pricing';
+import type { Decimal } from '@/engine/base';
+import type { Component, Design } from '@/engine/design';
+import { type PricedDesign, priceDesign } from '@/engine/pricing';
 import { booksOf } from './agree';
 import type { Dice } from './dice';
 import type { Mixed } from './mixed-design';

@@ -3,8 +3,8 @@
  * before, prices all lines as one group and takes nothing over; and the fast way was taken.
  */
 import { describe, expect, it } from 'vitest';
-import { decimal } from '@/core/base';
-import { allComponents, type Component, type Design } from '@/core/design';
+import { decimal } from '@/engine/base';
+import { allComponents, type Component, type Design } from '@/engine/design';
 import {
   type Conditions,
   createPricer,
@@ -13,11 +13,11 @@ import {
   type PricedDesign,
   settingsOf,
   whenOf,
-} from '@/core/pricing';
-import { contextFor } from '@/core/pricing/context';
-import { run, runLine } from '@/core/pricing/run';
-import { toPlain } from '@/core/trace';
-import { CASES } from '@/core/usage';
+} from '@/engine/pricing';
+import { contextFor } from '@/engine/pricing/context';
+import { run, runLine } from '@/engine/pricing/run';
+import { toPlain } from '@/engine/trace';
+import { CASES } from '@/engine/usage';
 import { amounts, DESIGNS, fresh, mapAll } from './anew';
 import { Dice } from './dice';
 import { mixed } from './mixed-design';

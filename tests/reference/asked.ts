@@ -1,6 +1,6 @@
 /** What is asked of one rate, and the small rules that every source of quantity shares. */
-import type { Component } from '@/core/design';
-import type { Case } from '@/core/usage';
+import type { Component } from '@/engine/design';
+import type { Case } from '@/engine/usage';
 import type { OfferRow, RateRow } from '@/formats';
 import { f, type Fraction, most } from './fraction';
 import type { Meter } from './kinds';

@@ -1,5 +1,5 @@
 /** What a quantity costs under each charge structure. */
-import type { Charge } from '@/core/rates';
+import type { Charge } from '@/engine/rates';
 import { f, type Fraction, most, sum, ZERO } from './fraction';
 import type { Quantity } from './quantity';
 import { Refused } from './week';

@@ -1,6 +1,6 @@
 /** Agreements. Rule 7. */
-import type { Component } from '@/core/design';
-import type { Agreement } from '@/core/terms';
+import type { Component } from '@/engine/design';
+import type { Agreement } from '@/engine/terms';
 import type { ChargeRow } from './charge';
 import { type Fraction, ONE, f } from './fraction';
 import { KINDS } from './kinds';

@@ -1,5 +1,5 @@
 /** From a component to its offer and to what it asks of the offer's rates. */
-import type { Component } from '@/core/design';
+import type { Component } from '@/engine/design';
 import type { OfferRow, PriceBookFile, RateRow } from '@/formats';
 import { above, committedUnits, inHour } from './above';
 import { contractedPart } from './contract';

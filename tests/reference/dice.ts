@@ -1,5 +1,5 @@
 /** Random choices that come back the same for the same seed. */
-import { type Random, seededRandom } from '@/core/base';
+import { type Random, seededRandom } from '@/engine/base';
 
 export class Dice {
   private readonly random: Random;

@@ -1,8 +1,8 @@
 /** The months one by one against the second calculation: what compares and what leaves. Rules 6 and 12. */
 import { describe, expect, it } from 'vitest';
-import { addAll } from '@/core/base';
-import { priceMonths } from '@/core/analysis';
-import { planOf } from '@/core/pricing';
+import { addAll } from '@/engine/base';
+import { priceMonths } from '@/engine/analysis';
+import { planOf } from '@/engine/pricing';
 import { booksOf, monthDifferences, reported, shrunk } from './agree';
 import { mixed } from './mixed-design';
 import { drawnSeeds, metAtLeast } from '@tests/support/drawn';

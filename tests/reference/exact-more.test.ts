@@ -1,6 +1,6 @@
 /** The other half of the random designs, and what they are: files that can be read, and every two rules together. */
 import { describe, expect, it } from 'vitest';
-import { priceDesign } from '@/core/pricing';
+import { priceDesign } from '@/engine/pricing';
 import { checkPriceBook, readDesign, writeDesign } from '@/formats';
 import { booksOf } from './agree';
 import { checkSeed } from './check-seed';

@@ -1,6 +1,6 @@
 /** Random designs over random books: several rules on the same line, the same hour, the same money. */
-import type { Component, Design } from '@/core/design';
-import type { Agreement, Term } from '@/core/terms';
+import type { Component, Design } from '@/engine/design';
+import type { Agreement, Term } from '@/engine/terms';
 import type { PriceBookFile } from '@/formats';
 import { Dice } from './dice';
 import { mixedBook } from './mixed-book';

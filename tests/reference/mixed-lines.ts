@@ -1,7 +1,7 @@
 /** Random components: what is asked of an offer, when it runs, how it is paid. */
-import type { Component, UsageEntry } from '@/core/design';
-import type { Term } from '@/core/terms';
-import type { Cased, Load, Running } from '@/core/usage';
+import type { Component, UsageEntry } from '@/engine/design';
+import type { Term } from '@/engine/terms';
+import type { Cased, Load, Running } from '@/engine/usage';
 import type { Dice } from './dice';
 
 /** Now and then a range, from lean to heavy. */

@@ -2,8 +2,8 @@
  * The months of a design one by one, each priced anew: growth, season, campaigns, who exists, dated agreements, ends of
  * allowances, and money in the month it leaves. Rules 6 and 12.
  */
-import type { Component, Design, UsageEntry } from '@/core/design';
-import type { Case } from '@/core/usage';
+import type { Component, Design, UsageEntry } from '@/engine/design';
+import type { Case } from '@/engine/usage';
 import type { PriceBookFile } from '@/formats';
 import { f, Fraction, ONE, sum, ZERO } from './fraction';
 import { KINDS } from './kinds';

@@ -1,6 +1,6 @@
 /** Which rules meet on a priced line, and a table of how many designs had which two on one line. */
-import { allComponents, type Component, type Design } from '@/core/design';
-import type { PricedDesign } from '@/core/pricing';
+import { allComponents, type Component, type Design } from '@/engine/design';
+import type { PricedDesign } from '@/engine/pricing';
 import type { PriceBookFile, RateRow } from '@/formats';
 import type { Mixed } from './mixed-design';
 

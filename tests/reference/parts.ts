@@ -1,5 +1,5 @@
 /** All lines together, step by step in the order of rule 1. */
-import type { Term } from '@/core/terms';
+import type { Term } from '@/engine/terms';
 import { restOf } from './above';
 import { committedPart, onDemandPart, tiers } from './amounts';
 import { credits } from './credits';

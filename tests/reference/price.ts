@@ -3,8 +3,8 @@
  * explain itself. It is the specification in code; the core must give the same amounts. "Rule n" is a point of "Where
  * two rules meet".
  */
-import type { Component, Design } from '@/core/design';
-import type { Case } from '@/core/usage';
+import type { Component, Design } from '@/engine/design';
+import type { Case } from '@/engine/usage';
 import type { PriceBookFile } from '@/formats';
 import { type ChargeRow, chargeOf } from './charge';
 import { contractedPart, narrowest } from './contract';

@@ -1,6 +1,6 @@
 /** From what was entered to what one rate bills: conversion, started increments, minimums of each. */
-import type { UsageEntry } from '@/core/design';
-import type { Case, SizedAmount } from '@/core/usage';
+import type { UsageEntry } from '@/engine/design';
+import type { Case, SizedAmount } from '@/engine/usage';
 import { type Asked, inUnit, minimum, raised, unitsOf } from './asked';
 import { f, type Fraction, least, most, ONE, sum, ZERO } from './fraction';
 import { type Running, running } from './running';

@@ -4,8 +4,8 @@ import { describe, expect, it } from 'vitest';
 import { drawnChanges } from '@tests/support/drawn-plans';
 import { planJson } from '@tests/support/plans';
 import { demoBookSet, demoSetting, reviewed } from '@tests/support/reviews';
-import { applyEdits, type Design } from '@/core/design';
-import { acceptEdits, codeLinesOf, designEffect, matchLines, type Review } from '@/core/review';
+import { applyEdits, type Design } from '@/engine/design';
+import { acceptEdits, codeLinesOf, designEffect, matchLines, type Review } from '@/features/review/calc';
 import { drawn, metAtLeast } from '@tests/support/drawn';
 
 const REPOSITORY = 'skerrow/drawn';

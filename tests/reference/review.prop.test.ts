@@ -1,10 +1,10 @@
 /** Rules of every review, over drawn plans: held against pricing both sides as designs of their own. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { addAll, decimal } from '@/core/base';
-import { halfAwayFromZero } from '@/core/money';
-import { priceDesign } from '@/core/pricing';
-import type { LoadProfile, Review } from '@/core/review';
+import { addAll, decimal } from '@/engine/base';
+import { halfAwayFromZero } from '@/engine/money';
+import { priceDesign } from '@/engine/pricing';
+import type { LoadProfile, Review } from '@/features/review/calc';
 import { drawnChanges as changes } from '@tests/support/drawn-plans';
 import { type Changed, planJson } from '@tests/support/plans';
 import { demoBookSet, reviewed } from '@tests/support/reviews';

@@ -3,11 +3,11 @@
  * week, lines of n as n lines of one, caches warm or cold. Every run gets objects of its own, so that nothing is shared.
  */
 import { describe, expect, it } from 'vitest';
-import { decimal, type Decimal } from '@/core/base';
-import { allComponents, type Component, type Design } from '@/core/design';
-import { casesOf, createPricer, priceCases, priceDesign, type PricedDesign } from '@/core/pricing';
-import { rateCard, unitMonthlyCost } from '@/core/rating';
-import { CASES } from '@/core/usage';
+import { decimal, type Decimal } from '@/engine/base';
+import { allComponents, type Component, type Design } from '@/engine/design';
+import { casesOf, createPricer, priceCases, priceDesign, type PricedDesign } from '@/engine/pricing';
+import { rateCard, unitMonthlyCost } from '@/engine/rating';
+import { CASES } from '@/engine/usage';
 import { amounts, DESIGNS, fresh, mapAll, priceAnew, short, shuffled } from './anew';
 import { Dice } from './dice';
 import { mixed } from './mixed-design';

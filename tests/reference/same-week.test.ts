@@ -1,7 +1,7 @@
 /** The same week, entered in each way, costs the same: whatever its hours meet. */
 import { describe, expect, it } from 'vitest';
-import { allComponents } from '@/core/design';
-import type { Running } from '@/core/usage';
+import { allComponents } from '@/engine/design';
+import type { Running } from '@/engine/usage';
 import { DESIGNS, mapAll, priceAnew } from './anew';
 import { mixed, type Mixed } from './mixed-design';
 import { metAtLeast } from '@tests/support/drawn';

@@ -1,7 +1,7 @@
 /** What is handed from step to step: who asks, what is asked, what a line is made of. */
-import type { Component, Design } from '@/core/design';
-import type { Term } from '@/core/terms';
-import type { Case } from '@/core/usage';
+import type { Component, Design } from '@/engine/design';
+import type { Term } from '@/engine/terms';
+import type { Case } from '@/engine/usage';
 import type { OfferRow, PriceBookFile, RateRow } from '@/formats';
 import type { ChargeRow, Parts } from './charge';
 import { type Fraction, ZERO } from './fraction';

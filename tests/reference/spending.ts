@@ -1,5 +1,5 @@
 /** Spend commitments, clock hour by clock hour. Rules 2 and 3. */
-import type { Case } from '@/core/usage';
+import type { Case } from '@/engine/usage';
 import { afterSpend, inHour } from './above';
 import { committedPart } from './amounts';
 import { firstPrice } from './charge';

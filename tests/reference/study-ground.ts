@@ -2,7 +2,7 @@
  * Owning against renting a second time, written from the rules alone: piece by piece of hardware, month by month, in
  * exact fractions. Nothing is shared with the core but the study.
  */
-import { GENERAL, type GeneralId, type Study, type Variant } from '@/core/own-or-rent';
+import { GENERAL, type GeneralId, type Study, type Variant } from '@/features/own-or-rent/calc';
 import { Fraction } from './fraction';
 
 export const of = (value: string | number): Fraction => Fraction.of(value);

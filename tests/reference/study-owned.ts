@@ -1,5 +1,5 @@
 /** The owned side a second time: every piece of hardware by itself. */
-import type { Hardware } from '@/core/own-or-rent';
+import type { Hardware } from '@/features/own-or-rent/calc';
 import type { Fraction } from './fraction';
 import { of, ONE, PlainGround, ZERO } from './study-ground';
 

@@ -1,6 +1,6 @@
 /** Owning against renting: the core against the second calculation, and against what has to hold whatever is in a study. */
 import { describe, expect, it } from 'vitest';
-import { addAll, decimal, type Decimal } from '@/core/base';
+import { addAll, decimal, type Decimal } from '@/engine/base';
 import {
   explainedLines,
   FastStudy,
@@ -9,8 +9,8 @@ import {
   studyTroubles,
   type VariantOutcome,
   yearsTable,
-} from '@/core/own-or-rent';
-import { evaluate } from '@/core/trace';
+} from '@/features/own-or-rent/calc';
+import { evaluate } from '@/engine/trace';
 import { drawnStudy } from '../support/studies';
 import { Dice } from './dice';
 import { Fraction } from './fraction';

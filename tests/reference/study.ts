@@ -1,5 +1,5 @@
 /** The rented side and the move a second time, and all of it together. */
-import type { Guess, Target } from '@/core/own-or-rent';
+import type { Guess, Target } from '@/features/own-or-rent/calc';
 import type { Fraction } from './fraction';
 import { of, ONE, type PlainOutcome, ZERO } from './study-ground';
 import { PlainOwned } from './study-owned';

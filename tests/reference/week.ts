@@ -3,8 +3,8 @@
  * Half a day more is a day more in half of the weeks; half an hour is half an hour. All parts of a design live in the
  * same weeks.
  */
-import type { Component } from '@/core/design';
-import type { Case, Cased, Load } from '@/core/usage';
+import type { Component } from '@/engine/design';
+import type { Case, Cased, Load } from '@/engine/usage';
 import { f, type Fraction, least, most, ONE, sum, ZERO } from './fraction';
 
 export const WEEK = f(168);

@@ -1,6 +1,6 @@
 /** Random changes for the designs of `wide-designs.ts`. */
 import fc from 'fast-check';
-import type { Alternative, Change, Scope } from '@/core/design';
+import type { Alternative, Change, Scope } from '@/engine/design';
 
 const scope: fc.Arbitrary<Scope> = fc.oneof(
   fc.constant<Scope>({ of: 'all' }),

@@ -1,7 +1,7 @@
 /** What bills must do over every pair of stores. */
 import { beforeEach, describe, expect, it } from 'vitest';
-import { addAll, decimal } from '@/core/base';
-import { type Design, findComponent } from '@/core/design';
+import { addAll, decimal } from '@/engine/base';
+import { type Design, findComponent } from '@/engine/design';
 import {
   closePeriod,
   type Context,

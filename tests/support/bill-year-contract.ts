@@ -1,7 +1,7 @@
 /** What periods beside one another must do over every pair of stores: a year, notes, commitments, projections tried before. */
 import { beforeEach, describe, expect, it } from 'vitest';
-import { addAll, decimal } from '@/core/base';
-import { daysOfPeriod, usualError } from '@/core/bills';
+import { addAll, decimal } from '@/engine/base';
+import { daysOfPeriod, usualError } from '@/features/bills/calc';
 import { writeDesign } from '@/formats';
 import {
   billYears,

@@ -1,7 +1,7 @@
 /** Bills for tests: things and rows by hand, drawn ones, and files of them. */
 import fc from 'fast-check';
-import { decimal } from '@/core/base';
-import { type BillHead, type BillThing, CHARGE_CATEGORIES, type ChargedRow } from '@/core/bills';
+import { decimal } from '@/engine/base';
+import { type BillHead, type BillThing, CHARGE_CATEGORIES, type ChargedRow } from '@/features/bills/calc';
 import { billCsv } from '@/formats/focus/write-bill';
 import type { Upload } from '@/operations';
 

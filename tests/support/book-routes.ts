@@ -1,5 +1,5 @@
 /** The two routes that the loaded books read, answered by the in-memory store. `asked`: the addresses, in order. */
-import type { Kind } from '@/core/books';
+import type { Kind } from '@/engine/books';
 import type { PriceBookFile } from '@/formats';
 import { publishBook } from '@/operations';
 import { memoryBookStore } from '@/operations/memory-books';

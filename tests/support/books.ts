@@ -1,6 +1,6 @@
 /** Two small price books with round prices, so that worked examples can be checked by hand. */
-import { indexBook, type PriceBook } from '@/core/books';
-import { bookSet, type BookSet } from '@/core/pricing';
+import { indexBook, type PriceBook } from '@/engine/books';
+import { bookSet, type BookSet } from '@/engine/pricing';
 import { checkPriceBook, type OfferRow, type PriceBookFile, type RateRow, toBookData } from '@/formats';
 import { offer } from './offers';
 

@@ -1,5 +1,5 @@
 /** What a spend commitment buys of two servers, worked out by whole hours. */
-import { decimal, type Decimal } from '@/core/base';
+import { decimal, type Decimal } from '@/engine/base';
 
 /** On-demand money that the commitment saves: both run in the first hours, then only the longer one, then none. */
 export function boughtBySpend(

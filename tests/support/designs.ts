@@ -1,8 +1,8 @@
 /** Designs for tests: one built by hand, and random ones for properties. */
 import fc from 'fast-check';
-import type { Component, Design } from '@/core/design';
-import type { Agreement, Covers } from '@/core/terms';
-import type { Cased } from '@/core/usage';
+import type { Component, Design } from '@/engine/design';
+import type { Agreement, Covers } from '@/engine/terms';
+import type { Cased } from '@/engine/usage';
 
 export const SEVERN = { book: 'small', region: 'severn' };
 

@@ -1,6 +1,6 @@
 /** Drivers and entries that follow them, for tests. */
-import type { Driver } from '@/core/drivers';
-import type { Cased } from '@/core/usage';
+import type { Driver } from '@/engine/drivers';
+import type { Cased } from '@/engine/usage';
 
 export const USERS: Driver = {
   name: 'users',

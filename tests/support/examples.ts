@@ -1,11 +1,12 @@
-/** The examples in the docstrings of core, found and run. */
+/** The examples in the docstrings of what is pure (engine, features' calc and words), found and run. */
 import fs from 'node:fs';
 import path from 'node:path';
 import ts from 'typescript';
 import { smallBookFile, smallBooks, bookFrom } from './books';
 import { designOf, serverOf } from './designs';
 
-const CORE = path.resolve(import.meta.dirname, '../../src/core');
+const SRC = path.resolve(import.meta.dirname, '../../src');
+const PURE = /^(engine\/[^/]+|features\/[^/]+\/(calc|words)(\/[^/]+)?|platform\/(tables|words))\/index\.ts$/;
 
 export interface PublicFunction {
   readonly module: string;
@@ -15,15 +16,16 @@ export interface PublicFunction {
   readonly example: string | null;
 }
 
-export const MODULES = fs
-  .readdirSync(CORE, { withFileTypes: true })
-  .filter((entry) => entry.isDirectory())
-  .map((entry) => entry.name)
+/** Folders with an index. */
+const MODULES = fs
+  .readdirSync(SRC, { recursive: true, encoding: 'utf8' })
+  .filter((file) => PURE.test(file))
+  .map((file) => path.dirname(file))
   .sort();
 
 /** What each module's index gives to others, each function at the module where it is written. */
 export function publicFunctions(): PublicFunction[] {
-  const roots = MODULES.map((name) => path.join(CORE, name, 'index.ts'));
+  const roots = MODULES.map((name) => path.join(SRC, name, 'index.ts'));
   const program = ts.createProgram(roots, {
     target: ts.ScriptTarget.ES2022,
     module: ts.ModuleKind.ESNext,
@@ -33,13 +35,13 @@ export function publicFunctions(): PublicFunction[] {
   });
   const checker = program.getTypeChecker();
   return MODULES.flatMap((module) => {
-    const index = program.getSourceFile(path.join(CORE, module, 'index.ts'))!;
+    const index = program.getSourceFile(path.join(SRC, module, 'index.ts'))!;
     return checker.getExportsOfModule(checker.getSymbolAtLocation(index)!).flatMap((exported) => {
       const symbol = exported.flags & ts.SymbolFlags.Alias ? checker.getAliasedSymbol(exported) : exported;
       const declared = symbol.declarations?.[0];
       if (!declared || !ts.isFunctionDeclaration(declared)) return [];
       const file = declared.getSourceFile().fileName;
-      if (!path.relative(CORE, file).startsWith(`${module}/`)) return [];
+      if (!path.relative(SRC, file).startsWith(`${module}/`)) return [];
       const tag = ts.getJSDocTags(declared).find((each) => each.tagName.text === 'example');
       const text = tag && ts.getTextOfJSDocComment(tag.comment);
       return [{ module, name: symbol.name, file, example: text ?? null }];
@@ -47,11 +49,11 @@ export function publicFunctions(): PublicFunction[] {
   });
 }
 
-/** Everything that core gives, and a small world: a design of two servers A-4 at 0.10 an hour, and its books. */
+/** Everything that these give, and a small world: a design of two servers A-4 at 0.10 an hour, and its books. */
 export async function world(): Promise<Record<string, unknown>> {
   const all: Record<string, unknown> = {};
   for (const name of MODULES) {
-    Object.assign(all, await import(`../../src/core/${name}/index.ts`));
+    Object.assign(all, await import(path.join(SRC, name, 'index.ts')));
   }
   const design = designOf([serverOf('a', { count: { likely: '2' } })]);
   const books = smallBooks();

@@ -1,6 +1,6 @@
 /** A design session without a browser: a server in a few lines, windows on it, and the edits that tests make. */
 import { designOf, serverOf } from '@tests/support/designs';
-import { applyEdits, type Edit, findComponent } from '@/core/design';
+import { applyEdits, type Edit, findComponent } from '@/engine/design';
 import {
   type Batch,
   DesignSession,

@@ -1,7 +1,7 @@
 /** What estates must do over every pair of stores. */
 import { randomUUID } from 'node:crypto';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { BARE_MACHINE, defaultPlacement, type Machine } from '@/core/fleet';
+import { BARE_MACHINE, defaultPlacement, type Machine } from '@/features/fleet/calc';
 import { machineLines, tidyMachine } from '@/formats/fleet/machine-schema';
 import {
   bringMachines,

@@ -1,5 +1,5 @@
 /** Files of bills by hand, and what reading them gives. */
-import type { BillHead, BillSaid } from '@/core/bills';
+import type { BillHead, BillSaid } from '@/features/bills/calc';
 import { type BillRead, readBill, type SunkRow } from '@/formats/focus';
 
 interface Sunk {

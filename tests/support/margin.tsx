@@ -2,8 +2,8 @@
 import { fireEvent, render, screen, within } from '@testing-library/react';
 import { ComponentSettings } from '@/screens/design/margin/component-settings';
 import type { SettingsProps } from '@/screens/design/margin/settings-props';
-import { Decimal } from '@/core/base';
-import type { Component, Edit } from '@/core/design';
+import { Decimal } from '@/engine/base';
+import type { Component, Edit } from '@/engine/design';
 
 /** Remembers what was applied, previewed and opened. */
 export function showSettings(component: Component, part: Partial<SettingsProps> = {}) {

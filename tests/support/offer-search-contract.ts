@@ -1,6 +1,6 @@
 /** What the search over offers must do over every pair of stores. */
 import { beforeEach, describe, expect, it } from 'vitest';
-import { KIND_CODES } from '@/core/books';
+import { KIND_CODES } from '@/engine/books';
 import { type Context, importBook, importExchange, searchOffers, type Stores } from '@/operations';
 import { foreignBookFile, smallBookFile } from './books';
 import { ELSEWHERE, testContext } from './store-contract';

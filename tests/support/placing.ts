@@ -8,7 +8,7 @@ import {
   type FleetPlacement,
   type Machine,
   Placer,
-} from '@/core/fleet';
+} from '@/features/fleet/calc';
 import { WIDE_BOOKS } from './wide-designs';
 
 export const BOOK = WIDE_BOOKS.get('wide', 1)!;

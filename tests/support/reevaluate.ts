@@ -2,8 +2,8 @@
  * Working a figure out again for other entries than it was made with: what a sheet of formulas does, done here, so that
  * it can be told beforehand which entries the sheet follows rightly.
  */
-import type { Decimal } from '@/core/base';
-import { combine, type Figure } from '@/core/trace';
+import type { Decimal } from '@/engine/base';
+import { combine, type Figure } from '@/engine/trace';
 
 /** `read` gives another value for an entry, or null to keep it. Throws where a value leaves its band. */
 export function reevaluate(read: (leaf: Figure) => Decimal | null): (figure: Figure) => Decimal {

@@ -1,6 +1,6 @@
 /** Reviews over the demo's price books and maps. */
-import { indexBook } from '@/core/books';
-import { type BookSet, bookSet } from '@/core/pricing';
+import { indexBook } from '@/engine/books';
+import { type BookSet, bookSet } from '@/engine/pricing';
 import {
   type Extract,
   extractOf,
@@ -12,8 +12,8 @@ import {
   reviewOf,
   type ReviewRow,
   type ReviewSetting,
-} from '@/core/review';
-import { DEFAULT_MONTH } from '@/core/time';
+} from '@/features/review/calc';
+import { DEFAULT_MONTH } from '@/engine/time';
 import { DEMO_REVISIONS, generateBook } from '@/demo/generate-book';
 import { DEMO_MAPS } from '@/demo/maps';
 import { DEMO_PROFILES } from '@/demo/profiles';

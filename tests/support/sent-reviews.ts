@@ -1,6 +1,6 @@
 /** Change reviews as a pipeline sends them, over the small book. */
-import type { Component } from '@/core/design';
-import type { MappedResource, MappedSide } from '@/core/review';
+import type { Component } from '@/engine/design';
+import type { MappedResource, MappedSide } from '@/features/review/calc';
 import type { SentReview } from '@/formats/review/sent-review';
 import { serverOf } from './designs';
 

@@ -1,7 +1,7 @@
 /** What every pair of stores must do, in memory or in PostgreSQL: run once for each. */
 import { randomUUID } from 'node:crypto';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { KIND_CODES } from '@/core/books';
+import { KIND_CODES } from '@/engine/books';
 import { writeDesign } from '@/formats';
 import {
   type Context,

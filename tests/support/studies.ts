@@ -10,7 +10,7 @@ import {
   type Study,
   type StudyKind,
   usual,
-} from '@/core/own-or-rent';
+} from '@/features/own-or-rent/calc';
 
 export const EMPTY = newStudy({ title: 'Quay', currency: 'USD', origin: 'typed', start: '2027-01' });
 

@@ -1,6 +1,6 @@
 /** What studies must do over every pair of stores. */
 import { beforeEach, describe, expect, it } from 'vitest';
-import { isSame } from '@/core/design';
+import { isSame } from '@/engine/design';
 import {
   type Context,
   deleteStudy,

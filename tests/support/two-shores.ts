@@ -1,6 +1,6 @@
 /** Two small providers that sell the same things under other names and habits, at round prices: for moving by hand. */
-import { type BookSet, bookSet } from '@/core/pricing';
-import type { Design } from '@/core/design';
+import { type BookSet, bookSet } from '@/engine/pricing';
+import type { Design } from '@/engine/design';
 import type { OfferRow, PriceBookFile, RateRow } from '@/formats';
 import { bookFrom } from './books';
 import { designOf } from './designs';

@@ -1,7 +1,7 @@
 /** What watches must do over every pair of stores. */
 import { beforeEach, describe, expect, it } from 'vitest';
-import type { Design } from '@/core/design';
-import type { Watch } from '@/core/watches';
+import type { Design } from '@/engine/design';
+import type { Watch } from '@/features/alerts/calc';
 import { writeDesign } from '@/formats';
 import {
   closePeriod,

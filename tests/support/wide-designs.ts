@@ -1,10 +1,10 @@
 /** Random designs over the wide book: every structure, pattern and way of paying; nearly all of them can be priced. */
 import fc from 'fast-check';
-import type { Component, Design } from '@/core/design';
-import type { Cased, Load, Running } from '@/core/usage';
+import type { Component, Design } from '@/engine/design';
+import type { Cased, Load, Running } from '@/engine/usage';
 import { bookFrom } from './books';
 import { agreementOf, cased, componentOf } from './designs';
-import { bookSet } from '@/core/pricing';
+import { bookSet } from '@/engine/pricing';
 import { wideBookFile } from './wide-book';
 
 export const WIDE_BOOKS = bookSet([bookFrom(wideBookFile())]);

@@ -3,7 +3,7 @@ import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { beforeAll, describe, expect, it, vi } from 'vitest';
-import type { PlacedFleet } from '@/core/fleet';
+import type { PlacedFleet } from '@/features/fleet/calc';
 import { DEMO_REVISIONS, generateBook } from '@/demo/generate-book';
 import { csvOf, estateRows } from '@/demo/harbour-house';
 import { NORVANE } from '@/demo/norvane';

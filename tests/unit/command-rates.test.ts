@@ -3,9 +3,9 @@ import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { beforeAll, describe, expect, it, vi } from 'vitest';
-import { bareDesign, type MeasuredRates } from '@/core/bare-rates';
-import { indexBook } from '@/core/books';
-import { bookSet, priceDesign } from '@/core/pricing';
+import { bareDesign, type MeasuredRates } from '@/features/unit-prices/calc';
+import { indexBook } from '@/engine/books';
+import { bookSet, priceDesign } from '@/engine/pricing';
 import { type PriceBookFile, readDesign, toBookData } from '@/formats';
 import { runWick } from '@tests/support/run-wick';
 

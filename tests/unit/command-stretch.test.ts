@@ -3,9 +3,9 @@ import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { beforeAll, describe, expect, it, vi } from 'vitest';
-import type { Curve } from '@/core/curves';
-import type { RangeAnswer } from '@/core/draws';
-import type { BothPlan, CreditPlan, SpendPlan, UsagePlan, StepsPlan } from '@/core/paying';
+import type { Curve } from '@/features/load/calc';
+import type { RangeAnswer } from '@/features/range/calc';
+import type { BothPlan, CreditPlan, SpendPlan, UsagePlan, StepsPlan } from '@/features/paying/calc';
 import { runWick } from '@tests/support/run-wick';
 
 vi.setConfig({ testTimeout: 60_000, hookTimeout: 60_000 });

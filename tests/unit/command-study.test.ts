@@ -3,8 +3,8 @@ import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { beforeAll, describe, expect, it, vi } from 'vitest';
-import { studySentence } from '@/core/display';
-import { type StudyAnswer, studyAnswer, type StudyDraws } from '@/core/own-or-rent';
+import { studySentence } from '@/features/own-or-rent/words';
+import { type StudyAnswer, studyAnswer, type StudyDraws } from '@/features/own-or-rent/calc';
 import { readStudy } from '@/formats/study-schema';
 import { runWick } from '@tests/support/run-wick';
 

@@ -1,7 +1,7 @@
 /** Configuration without a plan: what can be told without running anything, and that the rest is said, never taken for nothing. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { extractOf, type Plan, reviewOf } from '@/core/review';
+import { extractOf, type Plan, reviewOf } from '@/features/review/calc';
 import { readFolder } from '@/formats/plan/configuration-folder';
 import { demoBookSet, demoMap, demoSetting, fine, rowOf } from '@tests/support/reviews';
 import { drawn, metAtLeast } from '@tests/support/drawn';

@@ -22,7 +22,7 @@ const NOTES: Readonly<Record<'design' | 'book', readonly string[]>> = {
     'design.answers.check',
     'design.answers.subject',
     'design.answers.reason',
-    // Read by `core/alternatives`; see below.
+    // Read by `features/compare`; see below.
     'design.alternatives',
     // How far ahead is looked, and what is aimed at.
     'design.assumptions.horizon',
@@ -96,9 +96,11 @@ function fieldsOf(node: Node, at = ''): string[] {
   return [...new Set([...own, ...free, ...inner.flatMap((each) => fieldsOf(each, at))])];
 }
 
-const FOLDERS = ['pricing', 'usage', 'rates', 'terms', 'sizing', 'time', 'books'];
+const FOLDERS = ['pricing', 'usage', 'rates', 'terms', 'sizing', 'time', 'books'].map(
+  (each) => `engine/${each}`,
+);
 const sourceOf = (folder: string): string => {
-  const full = path.resolve('src/core', folder);
+  const full = path.resolve('src', folder);
   return fs
     .readdirSync(full)
     .filter((name) => name.endsWith('.ts') && !name.endsWith('.test.ts'))
@@ -138,7 +140,7 @@ describe('every field that a file can carry', () => {
 
   it('of an alternative is applied, or is a note', () => {
     const notes = ['id', 'name', 'note'].map((name) => `${ALTERNATIVES}${name}`);
-    const by = sourceOf('alternatives') + sourceOf('moving');
+    const by = sourceOf('features/compare/calc/alternatives') + sourceOf('engine/moving');
     const fields = fieldsOf(z.toJSONSchema(designFileSchema, { unrepresentable: 'any' }) as Node).filter(
       (field) => field.startsWith(ALTERNATIVES) && !field.startsWith(`${ALTERNATIVES}changes.edit.`),
     );

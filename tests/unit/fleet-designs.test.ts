@@ -10,8 +10,8 @@ import {
   type Machine,
   machineAmounts,
   Placer,
-} from '@/core/fleet';
-import { bookSet, priceDesign, printedAmounts } from '@/core/pricing';
+} from '@/features/fleet/calc';
+import { bookSet, priceDesign, printedAmounts } from '@/engine/pricing';
 import { readDesign, writeDesign } from '@/formats';
 
 const BOOK = WIDE_BOOKS.get('wide', 1)!;

@@ -2,11 +2,11 @@
 import fs from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { z } from 'zod';
-import { indexBook } from '@/core/books';
-import { bookSet } from '@/core/pricing';
-import { summarise } from '@/core/range';
+import { indexBook } from '@/engine/books';
+import { bookSet } from '@/engine/pricing';
+import { summarise } from '@/engine/summary';
 import { readAll } from '@tests/support/streams';
-import { cellOf, groupMachines, type Machine, Placer } from '@/core/fleet';
+import { cellOf, groupMachines, type Machine, Placer } from '@/features/fleet/calc';
 import { machineSchema } from '@/formats/fleet/machine-schema';
 import { fleetPlanSchema, readFleetPlan } from '@/formats/fleet/plan-schema';
 import { readMachineLines } from '@/formats/fleet/read-machine-lines';
@@ -17,8 +17,8 @@ import { loadProfileSchema, readLoadProfile } from '@/formats/review/load-schema
 import { readSentReview, sentReviewSchema } from '@/formats/review/sent-review';
 import { readResourceMap, resourceMapSchema } from '@/formats/review/map-schema';
 import { readStudy, studyFileSchema } from '@/formats/study-schema';
-import { studySentence } from '@/core/display';
-import { studyAnswer } from '@/core/own-or-rent';
+import { studySentence } from '@/features/own-or-rent/words';
+import { studyAnswer } from '@/features/own-or-rent/calc';
 import { designFileSchema, priceBookSchema, readDesign, readPriceBook, toBookData } from '@/formats';
 
 const read = (name: string): string => fs.readFileSync(`docs/formats/${name}`, 'utf8');

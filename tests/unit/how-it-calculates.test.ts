@@ -1,7 +1,7 @@
 /** Every worked example of the page gives the number worked out by hand, explains itself, and the page is current. */
 import fs from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { evaluate } from '@/core/trace';
+import { evaluate } from '@/engine/trace';
 import { page, PARTS, shown } from '../../docs/examples/page';
 
 describe.each(PARTS)('%s', (_, chapters) => {

@@ -1,91 +1,14 @@
-/** Who may import whom: walks every import and fails on a breach or a cycle. The table is docs/architecture.md's. */
+/** Who may import whom: walks every import and fails on a breach or a circle. The table is docs/architecture.md's. */
 import fs from 'node:fs';
 import path from 'node:path';
 import ts from 'typescript';
 import { describe, expect, it } from 'vitest';
+import { ENGINE_RANKS, MAY_IMPORT, WIRING } from '@tests/support/layers';
 
 const SRC = path.resolve(import.meta.dirname, '../../src');
 
-/** Ranks inside core: a module may import lower ranks only, through their index. */
-const CORE_RANKS: Readonly<Record<string, number>> = {
-  base: 0,
-  money: 1,
-  units: 1,
-  trace: 1,
-  time: 1,
-  rates: 2,
-  usage: 2,
-  drivers: 3,
-  terms: 3,
-  books: 4,
-  sizing: 5,
-  rating: 6,
-  design: 6,
-  pricing: 7,
-  program: 8,
-  fleet: 8,
-  compare: 8,
-  moving: 8,
-  review: 8,
-  bills: 8,
-  analysis: 9,
-  watches: 9,
-  alternatives: 9,
-  range: 10,
-  'bare-rates': 10,
-  curves: 10,
-  draws: 10,
-  paying: 10,
-  comparison: 11,
-  axes: 11,
-  'own-or-rent': 11,
-  display: 12,
-  checks: 13,
-  'deployment-forms': 13,
-  kept: 13,
-  report: 14,
-};
-
-const MAY_IMPORT: Readonly<Record<string, readonly string[]>> = {
-  core: ['core'],
-  formats: ['core', 'formats'],
-  handover: ['core', 'handover'],
-  operations: ['core', 'formats', 'operations'],
-  data: ['core', 'formats', 'operations', 'data'],
-  jobs: ['core', 'operations', 'jobs'],
-  workers: ['core', 'formats', 'workers'],
-  ui: ['core/display', 'core/trace', 'ui'],
-  desk: ['core', 'formats', 'handover', 'operations', 'desk'],
-  screens: [
-    'core',
-    'formats',
-    'ui',
-    'operations',
-    'workers/client',
-    'workers/protocol',
-    'workers/fleet-client',
-    'workers/fleet-protocol',
-    'workers/study-client',
-    'workers/study-protocol',
-    'workers/review-client',
-    'workers/review-protocol',
-    'workers/list-client',
-    'workers/list-protocol',
-    'screens',
-  ],
-  app: ['core', 'formats', 'ui', 'operations', 'desk/protocol', 'desk/threads', 'screens', 'app'],
-  cli: ['core', 'formats', 'handover', 'operations', 'demo', 'cli'],
-  demo: ['core', 'formats', 'operations', 'demo'],
-};
-
-/** The wiring: the only files that bring the outside in. */
-const WIRING: Readonly<Record<string, readonly string[]>> = {
-  'app/wiring.ts': ['data', 'jobs', 'demo'],
-  'cli/set-up.ts': ['data'],
-  'desk/thread.ts': ['data'],
-};
-
-const CORE_PACKAGES = ['decimal.js', 'jsep'];
+const PURE_PACKAGES = ['decimal.js', 'jsep'];
+const PURE = ['engine', 'calc', 'words', 'platform/words', 'platform/tables'];
 
 interface Import {
   readonly file: string;
@@ -114,19 +37,53 @@ function importsOf(full: string): Import[] {
   });
 }
 
+/** `engine`, a layer of any feature (`calc`, `screen` …), a part of the platform, or a folder of its own. */
+function layerOf(file: string): string {
+  const [first, second, third] = file.split('/');
+  if (first === 'features') return third!;
+  return first === 'platform' ? `platform/${second}` : first!;
+}
+
+const featureOf = (file: string): string | null =>
+  file.startsWith('features/') ? file.split('/')[1]! : null;
+
 const files = filesBelow(SRC);
+const names = files.map((file) => path.relative(SRC, file));
+const known = new Set(names);
 const imports = files.flatMap(importsOf);
-const layerOf = (file: string): string => file.split('/')[0]!;
-const moduleOf = (file: string): string => file.split('/')[1]!;
+
+const resolved = (target: string): string | undefined =>
+  [`${target}.ts`, `${target}.tsx`, `${target}/index.ts`].find((each) => known.has(each));
+
+/** Circles in a graph, each as the names that it goes through. */
+function circlesIn(edges: ReadonlyMap<string, readonly string[]>): string[] {
+  const done = new Set<string>();
+  const circles: string[] = [];
+  const visit = (node: string, trail: readonly string[]): void => {
+    if (trail.includes(node))
+      return void circles.push([...trail.slice(trail.indexOf(node)), node].join(' -> '));
+    if (done.has(node)) return;
+    for (const next of edges.get(node) ?? []) visit(next, [...trail, node]);
+    done.add(node);
+  };
+  for (const node of edges.keys()) visit(node, []);
+  return circles;
+}
+
+function graphOf(nodeOf: (file: string) => string | null, of = imports): Map<string, string[]> {
+  const edges = new Map<string, string[]>();
+  for (const { file, target, internal } of of) {
+    const to = internal ? resolved(target) : undefined;
+    const [from, into] = [nodeOf(file), to ? nodeOf(to) : null];
+    if (from !== null && into !== null && from !== into)
+      edges.set(from, [...new Set([...(edges.get(from) ?? []), into])]);
+  }
+  return edges;
+}
 
 describe('layers', () => {
   it('are all known', () => {
-    const layers = new Set(
-      files
-        .map((file) => path.relative(SRC, file))
-        .filter((file) => file.includes('/'))
-        .map(layerOf),
-    );
+    const layers = new Set(names.filter((file) => file.includes('/')).map(layerOf));
     expect([...layers].sort()).toEqual(Object.keys(MAY_IMPORT).sort());
   });
 
@@ -134,75 +91,79 @@ describe('layers', () => {
     const breaches = imports.filter(({ file, target, internal }) => {
       if (!internal || !file.includes('/')) return false;
       const allowed = [...MAY_IMPORT[layerOf(file)]!, ...(WIRING[file] ?? [])];
-      return !allowed.some((each) => target === each || target.startsWith(`${each}/`));
+      const layer = layerOf(target);
+      return !allowed.some((each) => layer === each || target === each);
     });
     expect(breaches).toEqual([]);
   });
 
-  it('in core, import lower ranks only, through their index, and no package but those for decimals and formulas', () => {
+  it('of the engine import lower ranks only, through their index', () => {
     const breaches = imports.filter(({ file, target, internal }) => {
-      if (layerOf(file) !== 'core') return false;
-      if (!internal) return !CORE_PACKAGES.includes(target);
-      const [from, to] = [moduleOf(file), moduleOf(target)];
+      if (!internal || layerOf(file) !== 'engine') return false;
+      const [from, to] = [file.split('/')[1]!, target.split('/')[1]!];
       if (from === to) return false;
-      const throughIndex = target.split('/').length === 2;
-      return !throughIndex || !(CORE_RANKS[to]! < CORE_RANKS[from]!);
+      return target.split('/').length !== 2 || !(ENGINE_RANKS[to]! < ENGINE_RANKS[from]!);
+    });
+    expect(breaches).toEqual([]);
+  });
+
+  it('that are pure need no package but those for decimals and formulas', () => {
+    const breaches = imports.filter(
+      ({ file, target, internal }) =>
+        !internal && PURE.includes(layerOf(file)) && !PURE_PACKAGES.includes(target),
+    );
+    expect(breaches).toEqual([]);
+  });
+
+  it('know another one’s pure part through its index alone', () => {
+    const breaches = imports.filter(({ file, target, internal }) => {
+      const to = internal ? resolved(target) : undefined;
+      if (!to || !['calc', 'words', 'engine'].includes(layerOf(to))) return false;
+      const same = layerOf(file) === layerOf(to) && featureOf(file) === featureOf(to);
+      return !same && path.basename(to) !== 'index.ts';
     });
     expect(breaches).toEqual([]);
   });
 
   it('in pricing, ask a book only where offers are looked up', () => {
-    const lookUp = new Set([
-      'core/pricing/book-set.ts',
-      'core/pricing/choose.ts',
-      'core/pricing/conditions.ts',
-      'core/pricing/run-state.ts',
-      'core/pricing/resolve.ts',
-      'core/pricing/run.ts',
-    ]);
-    const asking = files
-      .map((file) => path.relative(SRC, file))
-      .filter(
-        (file) =>
-          file.startsWith('core/pricing/') &&
-          /\bPriceBook\b/.test(fs.readFileSync(path.join(SRC, file), 'utf8')),
-      );
+    const lookUp = new Set(
+      ['book-set', 'choose', 'conditions', 'run-state', 'resolve', 'run'].map(
+        (name) => `engine/pricing/${name}.ts`,
+      ),
+    );
+    const asking = names.filter(
+      (file) =>
+        file.startsWith('engine/pricing/') &&
+        /\bPriceBook\b/.test(fs.readFileSync(path.join(SRC, file), 'utf8')),
+    );
+    expect(asking.length).toBeGreaterThan(3);
     expect(asking.filter((file) => !lookUp.has(file))).toEqual([]);
   });
 
-  it('have no import cycles', () => {
-    const known = new Set(files.map((file) => path.relative(SRC, file)));
-    const resolve = (target: string): string | undefined =>
-      [`${target}.ts`, `${target}.tsx`, `${target}/index.ts`].find((each) => known.has(each));
-    const edges = new Map<string, string[]>();
-    for (const { file, target, internal } of imports) {
-      const to = internal ? resolve(target) : undefined;
-      if (to) edges.set(file, [...(edges.get(file) ?? []), to]);
-    }
-    const done = new Set<string>();
-    const cycles: string[] = [];
-    const visit = (file: string, trail: readonly string[]): void => {
-      if (trail.includes(file))
-        return void cycles.push([...trail.slice(trail.indexOf(file)), file].join(' -> '));
-      if (done.has(file)) return;
-      for (const next of edges.get(file) ?? []) visit(next, [...trail, file]);
-      done.add(file);
-    };
-    for (const file of known) visit(file, []);
-    expect(cycles).toEqual([]);
+  it('have no circle of files', () => {
+    expect(circlesIn(graphOf((file) => file))).toEqual([]);
+  });
+
+  it('of features’ calculation and words make no circle of features', () => {
+    const pure = imports.filter(({ file }) => ['calc', 'words'].includes(layerOf(file)));
+    const graph = graphOf(featureOf, pure);
+    expect(graph.size).toBeGreaterThan(5);
+    expect(circlesIn(graph)).toEqual([]);
   });
 
   it('ask what a kind is by its traits, not by its name, wherever something is worked out', () => {
-    const asking = files.filter(
+    const asking = names.filter(
       (file) =>
-        /core\/(pricing|analysis|program|range|compare|design|terms)\//.test(file) &&
-        /kind (===|!==) '/.test(fs.readFileSync(file, 'utf8')),
+        /^engine\/(pricing|analysis|program|summary|difference|design|terms)\//.test(file) &&
+        /kind (===|!==) '/.test(fs.readFileSync(path.join(SRC, file), 'utf8')),
     );
-    expect(asking.map((file) => path.relative(SRC, file))).toEqual([]);
+    expect(asking).toEqual([]);
   });
 
   it('keep every file under 300 lines', () => {
-    const long = files.filter((file) => fs.readFileSync(file, 'utf8').split('\n').length > 300);
-    expect(long.map((file) => path.relative(SRC, file))).toEqual([]);
+    const long = names.filter(
+      (file) => fs.readFileSync(path.join(SRC, file), 'utf8').split('\n').length > 300,
+    );
+    expect(long).toEqual([]);
   });
 });

@@ -1,6 +1,6 @@
 /** The files of a review: resource map, load profile, limits; what is wrong with them is said with its line. */
 import { describe, expect, it } from 'vitest';
-import { addressMatches } from '@/core/review';
+import { addressMatches } from '@/features/review/calc';
 import { DEMO_MAPS } from '@/demo/maps';
 import type { Checked } from '@/formats';
 import { readLimits } from '@/formats/review/limits-schema';

@@ -1,7 +1,7 @@
 /** Plans, maps, profiles and limits with something broken in them: never a crash, a hang, a wrong nothing, or a secret. */
 import { describe, expect, it } from 'vitest';
-import { seededRandom } from '@/core/base';
-import { extractOf, NO_PROFILE, reviewOf } from '@/core/review';
+import { seededRandom } from '@/engine/base';
+import { extractOf, NO_PROFILE, reviewOf } from '@/features/review/calc';
 import { DEMO_MAPS } from '@/demo/maps';
 import type { Checked } from '@/formats';
 import { readPlan } from '@/formats/plan/read-plan';

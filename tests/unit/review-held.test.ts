@@ -1,14 +1,14 @@
 /** Commitments that are held already: paid whatever happens, and what they cover is not paid again. Worked by hand. */
 import { describe, expect, it } from 'vitest';
-import { heldSentence, heldSum, reviewTable } from '@/core/display';
-import { reviewOf, type Extract, type LoadProfile } from '@/core/review';
+import { heldSentence, heldSum, reviewTable } from '@/features/review/words';
+import { reviewOf, type Extract, type LoadProfile } from '@/features/review/calc';
 import { readLoadProfile } from '@/formats/review/load-schema';
 import { serverOf } from '@tests/support/designs';
 import { fine } from '@tests/support/reviews';
 import { resourceOf, sideOf } from '@tests/support/sent-reviews';
-import { DEFAULT_MONTH } from '@/core/time';
-import { indexBook } from '@/core/books';
-import { bookSet } from '@/core/pricing';
+import { DEFAULT_MONTH } from '@/engine/time';
+import { indexBook } from '@/engine/books';
+import { bookSet } from '@/engine/pricing';
 import { toBookData } from '@/formats';
 import { wideBookFile } from '@tests/support/wide-book';
 

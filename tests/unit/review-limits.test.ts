@@ -1,7 +1,7 @@
 /** Limits of a change: what is broken, by how much, where, what is excepted, and what would bring it back under. */
 import { describe, expect, it } from 'vitest';
-import { brokenSentence, limitsSentence } from '@/core/display';
-import { holdLimits, type Limits, NO_PROFILE, remedyFor } from '@/core/review';
+import { brokenSentence, limitsSentence } from '@/features/review/words';
+import { holdLimits, type Limits, NO_PROFILE, remedyFor } from '@/features/review/calc';
 import { readLimits } from '@/formats/review/limits-schema';
 import { type Changed, planJson, server } from '@tests/support/plans';
 import { demoBookSet, demoSetting, fine, reviewed } from '@tests/support/reviews';

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { designOf, serverOf, volumeOf } from '@tests/support/designs';
 import { resourceOf, sideOf } from '@tests/support/sent-reviews';
 import { smallBooks } from '@tests/support/books';
-import { allComponents, applyEdits, type Component, type Design } from '@/core/design';
+import { allComponents, applyEdits, type Component, type Design } from '@/engine/design';
 import {
   acceptEdits,
   codeLinesOf,
@@ -14,7 +14,7 @@ import {
   type MappedResource,
   matchLines,
   originOf,
-} from '@/core/review';
+} from '@/features/review/calc';
 
 const REPOSITORY = 'quay/harbour';
 const extractOf = (...resources: readonly MappedResource[]): Extract => ({

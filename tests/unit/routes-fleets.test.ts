@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { machineOf } from '@tests/support/fleet-contract';
 import { asElsewhere, asHere, call, errorOf, freshStart } from '@tests/support/routes';
-import type { FleetPlan } from '@/core/fleet';
+import type { FleetPlan } from '@/features/fleet/calc';
 import * as machinesRoute from '@/app/api/fleets/[id]/machines/route';
 import * as restoreRoute from '@/app/api/fleets/[id]/restore/route';
 import * as fleetRoute from '@/app/api/fleets/[id]/route';

@@ -1,10 +1,10 @@
 /** The maps that ship: their examples hold, and everything that a rule makes of an example has a price in its book. */
 import { describe, expect, it } from 'vitest';
 import { parse } from 'yaml';
-import { reviewOf } from '@/core/review';
+import { reviewOf } from '@/features/review/calc';
 import { DEMO_MAPS } from '@/demo/maps';
 import { readResourceMap } from '@/formats/review/map-schema';
-import { extractOf } from '@/core/review';
+import { extractOf } from '@/features/review/calc';
 import { readPlanData } from '@/formats/plan/read-plan';
 import { planJson } from '@tests/support/plans';
 import { demoBookSet, demoMap, demoSetting, fine } from '@tests/support/reviews';

@@ -1,6 +1,6 @@
 /** What a study is made from keeps its sums: a fleet's placements, a design's month. */
 import { describe, expect, it } from 'vitest';
-import { addAll, decimal } from '@/core/base';
+import { addAll, decimal } from '@/engine/base';
 import { smallBookFile } from '@tests/support/books';
 import { designOf, serverOf, storeOf } from '@tests/support/designs';
 import { cell, fact, machine, placement, placer, run } from '@tests/support/placing';
@@ -8,8 +8,8 @@ import { testContext } from '@tests/support/store-contract';
 import { uploadOf } from '@tests/support/upload';
 import { importBook, openDesign, priceDesignOnServer, proposeDesignStudy, storeDesign } from '@/operations';
 import { memoryStores } from '@/operations/memory-stores';
-import { newPlan } from '@/core/fleet';
-import { fleetStudy, studyTroubles } from '@/core/own-or-rent';
+import { newPlan } from '@/features/fleet/calc';
+import { fleetStudy, studyTroubles } from '@/features/own-or-rent/calc';
 
 const MACHINES = [
   machine('a', 2, 8, { cluster: 'quay', host: 'h1', storage: fact(100) }),

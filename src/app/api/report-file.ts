@@ -1,6 +1,6 @@
 /** Reports as files, for the people of the workspace and for those with a link: written as jobs, fetched when done. */
 import 'server-only';
-import { REPORT_FORMS } from '@/core/report';
+import { REPORT_FORMS } from '@/features/report/calc';
 import { readReportOptions } from '@/formats';
 import {
   AppError,

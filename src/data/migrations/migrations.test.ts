@@ -6,7 +6,7 @@ import { importBook, openLink, readCatalogue, readRates, searchOffers } from '@/
 import { designOf } from '@tests/support/designs';
 import { uploadOf } from '@tests/support/upload';
 import { wideBookFile } from '@tests/support/wide-book';
-import { type Database, migrate, repositories } from '../index';
+import { type Database, migrate, repositories } from '..';
 import * as firstTables from './m001-first-tables';
 import * as largeBooks from './m002-large-books';
 import * as coveringIndexes from './m003-covering-indexes';

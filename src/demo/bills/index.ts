@@ -1,8 +1,8 @@
 /** A stand-in for a billing feed: three months of the live sailing map, day by day, with what comes late and is put right. */
 import { billCsv } from '@/formats/focus/write-bill';
-import { dayAfter, daysOfPeriod } from '@/core/bills';
-import type { Design } from '@/core/design';
-import type { BookSet } from '@/core/pricing';
+import { dayAfter, daysOfPeriod } from '@/features/bills/calc';
+import type { Design } from '@/engine/design';
+import type { BookSet } from '@/engine/pricing';
 import type { BillingFeed, FeedFile, StandInStore } from '@/operations';
 import { DEMO_DESIGNS } from '../designs';
 import { LIVE_MAP_ACCOUNT, liveMapRows, monthHead } from './live-map';

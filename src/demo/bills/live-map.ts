@@ -2,11 +2,18 @@
  * What Osmere charges for the live sailing map, day by day: as designed in September, a storm in October, and from the ninth
  * of November a page that asks four times as often as it should. Made from the design and its own price book.
  */
-import { addAll, type Decimal, decimal, ONE, seededRandom, ZERO } from '@/core/base';
-import { type BillHead, type ChargedRow, daysOfPeriod, expectedBill, type ExpectedMeter } from '@/core/bills';
-import { allComponents, type Component, type Design } from '@/core/design';
-import type { BookSet } from '@/core/pricing';
-import { readCase } from '@/core/usage';
+import { addAll, type Decimal, decimal, ONE, seededRandom, ZERO } from '@/engine/base';
+import {
+  type BillHead,
+  type ChargedRow,
+  daysOfPeriod,
+  expectedBill,
+  type ExpectedMeter,
+} from '@/features/bills/calc';
+import { allComponents, type Component, type Design } from '@/engine/design';
+import type { BookSet } from '@/engine/pricing';
+import { readCase } from '@/engine/usage';
+import { factor } from './live-map-days';
 
 export const LIVE_MAP_ACCOUNT = 'skerrow-live-map';
 const MONEY = 10;
@@ -17,21 +24,6 @@ export const monthHead = (month: string): BillHead => {
   const next = new Date(Date.UTC(year, number, 1)).toISOString().slice(0, 10);
   return { provider: 'Osmere', account: LIVE_MAP_ACCOUNT, from: `${month}-01`, to: next, currency: 'USD' };
 };
-
-/** By meter: how many times the design's day. */
-function factor(meter: ExpectedMeter, day: string): Decimal {
-  if (meter.meter === 'running' || meter.meter === 'stored') return ONE;
-  const weekday = new Date(`${day}T00:00:00Z`).getUTCDay();
-  const week = [0, 6].includes(weekday) ? '1.3' : weekday === 5 ? '1.1' : '0.82';
-  const noise = seededRandom(`${day} ${meter.component} ${meter.meter}`).next() * 0.12 + 0.93;
-  const usual = decimal(week).times(noise.toFixed(6));
-  const isAsked = meter.meter === 'reads';
-  const isSent = meter.meter === 'transferred';
-  if (day >= '2026-10-24' && day <= '2026-10-26' && (isAsked || isSent)) return usual.times('2.4');
-  if (day >= '2026-11-09' && isAsked) return usual.times('4.1');
-  if (day >= '2026-11-09' && isSent) return usual.times('1.7');
-  return usual;
-}
 
 /** Of the newest day, and the one before, so much is there when a file is made. */
 const COMPLETE: readonly string[] = ['0.6', '0.92'];

@@ -2,7 +2,7 @@
  * Puts machines together from tables: the machines themselves, their disks added up, measurements reduced to a peak and a
  * 95th percentile, hosts that say their cluster. A row that cannot be read is left out and says why. Needs M1 to M3, M15.
  */
-import type { Fact, Machine } from '@/core/fleet';
+import type { Fact, Machine } from '@/features/fleet/calc';
 import type { Field } from './columns';
 import type { RowReader } from './row-reader';
 

@@ -1,7 +1,7 @@
 /** A machine as it is stored and sent, one a line; and the file that holds them. */
 import { z } from 'zod';
-import { cut } from '@/core/base';
-import { FACT_SOURCES, type Machine } from '@/core/fleet';
+import { cut } from '@/engine/base';
+import { FACT_SOURCES, type Machine } from '@/features/fleet/calc';
 import { LIMITS } from '../fields';
 
 /** Words of an inventory: shortened rather than refused, without control characters. */

@@ -1,6 +1,6 @@
 /** What is planned with an estate, as it is stored and sent. */
 import { z } from 'zod';
-import { type FleetPlan, READINESS_CODES } from '@/core/fleet';
+import { type FleetPlan, READINESS_CODES } from '@/features/fleet/calc';
 import { place } from '../component';
 import { agreements, bookPins, exchange } from '../design-parts';
 import { code, currency, name, term } from '../fields';

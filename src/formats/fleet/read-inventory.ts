@@ -2,7 +2,7 @@
  * Inventories of any number of files and sheets: looked at first, so that a person sees what each column is taken for; then
  * read as one estate, row by row, with progress. Needs M1 to M3.
  */
-import type { Fleet } from '@/core/fleet';
+import type { Fleet } from '@/features/fleet/calc';
 import { csvRows } from './csv-rows';
 import { FleetBuilder, type RejectedRow, type Repeated } from './fleet-builder';
 import { InventoryError, type InventoryFile, type RowBatch, wholeFile } from './inventory-file';

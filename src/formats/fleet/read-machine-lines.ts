@@ -1,5 +1,5 @@
 /** Machines as they come in over the network: one a line, each checked, as many as the head says. */
-import type { Machine } from '@/core/fleet';
+import type { Machine } from '@/features/fleet/calc';
 import { machineSchema, machinesHead } from './machine-schema';
 
 const MOST_OF_LINE = 100_000;

@@ -2,7 +2,7 @@
  * Rows of one table as texts and numbers: numbers of any language, shares that are 0 to 1 or 0 to 100, sizes in the unit
  * that the heading says. What was taken for granted is noted. Needs M1, M2, M15.
  */
-import { cut } from '@/core/base';
+import { cut } from '@/engine/base';
 import { type Column, type Field, SHARES } from './columns';
 import { isMissing, type Marks, marksOf, readNumber } from './numbers';
 

@@ -1,5 +1,5 @@
 /** Machines as CSV that opens here again: every field under a heading that says its unit. Text is never a formula. */
-import type { Fact, Machine } from '@/core/fleet';
+import type { Fact, Machine } from '@/features/fleet/calc';
 
 /** What a machine became, beside what it is; as printed. */
 export interface CsvPlaced {

@@ -1,6 +1,6 @@
 /** Checks rows of FOCUS and hands them on, bill by bill: each row as what it says (once for all that say the same) and its sums. */
-import type { BillHead, BillSaid } from '@/core/bills';
-import { cut } from '@/core/base';
+import type { BillHead, BillSaid } from '@/features/bills/calc';
+import { cut } from '@/engine/base';
 import { FaultList } from '../stream/fault-list';
 import { amountCell, dayCell } from './cells';
 import { columnOf, COLUMN_NAMES, type FocusColumn } from './columns';

@@ -1,5 +1,5 @@
 /** Single cells of a bill: amounts and dates, as they come. */
-import { Decimal } from '@/core/base';
+import { Decimal } from '@/engine/base';
 
 const PLAIN = /^-?\d{1,24}(\.\d{1,18})?$/;
 const ANY = /^[+-]?(\d{1,24}(\.\d{0,40})?|\.\d{1,40})(e[+-]?\d{1,2})?$/i;

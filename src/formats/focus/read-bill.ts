@@ -1,5 +1,5 @@
 /** One door for bills in FOCUS form: CSV, packed or not, or Parquet; of any size for CSV. */
-import type { BillHead } from '@/core/bills';
+import type { BillHead } from '@/features/bills/calc';
 import type { Fault } from '../faults';
 import { type ByteBounds, type Read, textOf } from '../stream/bytes';
 import { SplitError } from '../stream/splitter';

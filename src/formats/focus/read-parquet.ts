@@ -1,7 +1,7 @@
 /** A bill in Parquet. Its end says where everything is, so the whole file is held; rows are read in parts. */
 import { type AsyncBuffer, type FileMetaData, parquetMetadata, parquetRead } from 'hyparquet';
 import { compressors } from 'hyparquet-compressors';
-import { cut } from '@/core/base';
+import { cut } from '@/engine/base';
 import { SplitError } from '../stream/splitter';
 import type { BillReader } from './bill-reader';
 

@@ -1,6 +1,6 @@
 /** What a row of FOCUS says of its charge. */
-import { type BillSaid, CHARGE_CATEGORIES, type ChargeCategory } from '@/core/bills';
-import { cut } from '@/core/base';
+import { type BillSaid, CHARGE_CATEGORIES, type ChargeCategory } from '@/features/bills/calc';
+import { cut } from '@/engine/base';
 import { amountCell } from './cells';
 import { columnOf, type FocusColumn } from './columns';
 

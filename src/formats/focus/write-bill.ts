@@ -1,7 +1,7 @@
 /** Bills as FOCUS CSV: what is expected of a design, and what the stand-in of a billing feed delivers. */
 import { stringify } from 'csv-stringify/sync';
 import { defused } from '../defused';
-import { type BillHead, type ChargedRow, dayAfter } from '@/core/bills';
+import { type BillHead, type ChargedRow, dayAfter } from '@/features/bills/calc';
 
 const COLUMNS = [
   'BilledCost',

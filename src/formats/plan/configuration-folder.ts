@@ -3,7 +3,14 @@
  * keyed blocks, modules in the folder. Nothing is run: what follows from functions, conditions or other resources is not known,
  * and is told at each resource. Need O10; opening 38.
  */
-import type { Marks, Plain, Plan, PlannedResource, ProviderSettings, ResourceSide } from '@/core/review';
+import type {
+  Marks,
+  Plain,
+  Plan,
+  PlannedResource,
+  ProviderSettings,
+  ResourceSide,
+} from '@/features/review/calc';
 import { type Checked, type Fault, refused } from '../faults';
 import { type HclBlock, type HclBody, readBlocks, type Written } from './hcl-blocks';
 import { HclFault } from './hcl-tokens';
@@ -14,15 +21,9 @@ const MOST_BYTES = 20_000_000;
 const MOST_RESOURCES = 20_000;
 const MOST_OF_ONE = 1000;
 const DEEPEST = 20;
-const NOT_VALUES: ReadonlySet<string> = new Set([
-  'count',
-  'for_each',
-  'provider',
-  'depends_on',
-  'lifecycle',
-  'provisioner',
-  'connection',
-]);
+const NOT_VALUES: ReadonlySet<string> = new Set(
+  'count for_each provider depends_on lifecycle provisioner connection'.split(' '),
+);
 
 /** By path within the folder, with “/”. */
 export type FolderFiles = ReadonlyMap<string, string>;

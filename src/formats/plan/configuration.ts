@@ -2,7 +2,7 @@
  * The configuration that a plan carries: with which provider settings a resource is made, what those come to (constants, and
  * variables followed up through module calls), and which resources an attribute names.
  */
-import type { Marks, Plain, ProviderSettings } from '@/core/review';
+import type { Marks, Plain, ProviderSettings } from '@/features/review/calc';
 import { field, type JsonObject, listOf, objectOf, textOf } from './json-parts';
 
 export interface SaidOfResource {

@@ -1,5 +1,5 @@
 /** Looks into JSON that nobody has checked yet: what is not of the expected form is not there. */
-import type { Marks, Plain } from '@/core/review';
+import type { Marks, Plain } from '@/features/review/calc';
 
 export type JsonObject = Readonly<Record<string, unknown>>;
 

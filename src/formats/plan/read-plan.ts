@@ -2,7 +2,13 @@
  * Reads what an infrastructure-as-code tool of the open plan format plans to change: plan JSON of format 0.1 to any 1.x, a
  * state, or planned values alone. Fields that are not known are passed over; another major format is refused in words.
  */
-import type { Plan, PlanAction, PlannedResource, ProviderSettings, ResourceSide } from '@/core/review';
+import type {
+  Plan,
+  PlanAction,
+  PlannedResource,
+  ProviderSettings,
+  ResourceSide,
+} from '@/features/review/calc';
 import { type Checked, type Fault, refused } from '../faults';
 import { type Configuration, readConfiguration } from './configuration';
 import {

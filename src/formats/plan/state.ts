@@ -1,5 +1,5 @@
 /** What is there: the state as it is shown in JSON, or as the tool keeps it in its file (version 4). */
-import type { Marks, Plan, PlannedResource } from '@/core/review';
+import type { Marks, Plan, PlannedResource } from '@/features/review/calc';
 import { type Checked, refused } from '../faults';
 import type { Configuration } from './configuration';
 import {

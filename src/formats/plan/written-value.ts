@@ -1,5 +1,5 @@
 /** What a written value comes to without running anything: constants, variables and locals; the rest is not known. */
-import type { Marks, Plain } from '@/core/review';
+import type { Marks, Plain } from '@/features/review/calc';
 import type { Written } from './hcl-blocks';
 
 export interface Told {

@@ -1,8 +1,8 @@
 /** One row of a price list: its cells by what they are, numbers and units as the list writes them. */
-import { decimal, type Decimal } from '@/core/base';
-import { billUnit, patternTest } from '@/core/bills';
-import type { RateTerm } from '@/core/terms';
-import { conversionFactor } from '@/core/units';
+import { decimal, type Decimal } from '@/engine/base';
+import { billUnit, patternTest } from '@/features/bills/calc';
+import type { RateTerm } from '@/engine/terms';
+import { conversionFactor } from '@/engine/units';
 import { LIST_COLUMNS, type ListColumn, type PriceListMap } from './map-schema';
 
 export type ListCells = Readonly<Partial<Record<ListColumn, string>>>;

@@ -1,5 +1,5 @@
 /** Rows of one rate: a price, or the tiers of a graduated one, which must join. */
-import type { Decimal } from '@/core/base';
+import type { Decimal } from '@/engine/base';
 import type { ListColumn } from './map-schema';
 
 export interface TierRow {

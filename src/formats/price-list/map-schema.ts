@@ -1,7 +1,7 @@
 /** How any price list is read, as a file: which column is what, which rows are which meter. YAML or JSON. */
 import { z } from 'zod';
-import { KIND_CODES } from '@/core/books';
-import { RATE_TERMS, type RateTerm } from '@/core/terms';
+import { KIND_CODES } from '@/engine/books';
+import { RATE_TERMS, type RateTerm } from '@/engine/terms';
 import type { Checked } from '../faults';
 import { amountText, code, currency, isoDate, LIMITS, longText, name, unit } from '../fields';
 import { readYaml } from '../review/yaml-file';

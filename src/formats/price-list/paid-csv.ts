@@ -1,6 +1,6 @@
 /** What was paid for a unit as a price list, in columns that a map can name. */
 import { stringify } from 'csv-stringify/sync';
-import type { PaidRate } from '@/core/bills';
+import type { PaidRate } from '@/features/bills/calc';
 
 const COLUMNS = [
   'SkuId',

@@ -2,7 +2,7 @@
  * Any price list, CSV or workbook, as a price book: read by a map that says once which column is what. Refused whole, with
  * the row and the heading of everything that does not add up. Needs B24, Q9.
  */
-import type { Decimal } from '@/core/base';
+import type { Decimal } from '@/engine/base';
 import { InventoryError, type InventoryFile } from '../fleet/inventory-file';
 import { inventoryRows } from '../fleet/read-inventory';
 import { type Fault, MOST_FAULTS } from '../faults';

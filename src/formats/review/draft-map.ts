@@ -3,8 +3,8 @@
  * says neither a kind nor that it is free, so that it is refused until somebody does.
  */
 import { Document, type YAMLMap, type YAMLSeq } from 'yaml';
-import { KIND_CODES } from '@/core/books';
-import type { Plain, Plan, ResourceSide } from '@/core/review';
+import { KIND_CODES } from '@/engine/books';
+import type { Plain, Plan, ResourceSide } from '@/features/review/calc';
 
 const MOST_NAMED = 40;
 

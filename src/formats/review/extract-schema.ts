@@ -1,7 +1,7 @@
 /** The extract of a plan as it is sent and kept: what resources are in the words of price books, and what a rule read. */
 import { z } from 'zod';
-import { KIND_CODES } from '@/core/books';
-import type { Extract, PlanAction } from '@/core/review';
+import { KIND_CODES } from '@/engine/books';
+import type { Extract, PlanAction } from '@/features/review/calc';
 import { need } from '../component';
 import { longText, term } from '../fields';
 import { load, plainCased as cased, running, usageEntry } from '../use-fields';

@@ -1,6 +1,6 @@
 /** A review as test results, the form that every pipeline shows: a case for each limit, and one for what is not known. */
-import { brokenSentence, doubtSentences, reviewSentence, ruleWords } from '@/core/display';
-import type { Limits, LimitsAnswer, Review } from '@/core/review';
+import { brokenSentence, doubtSentences, reviewSentence, ruleWords } from '@/features/review/words';
+import type { Limits, LimitsAnswer, Review } from '@/features/review/calc';
 
 export function reviewJunit(review: Review, limits: Limits, answer: LimitsAnswer): string {
   const cases = limits.limits.map(({ id, rule }) => {

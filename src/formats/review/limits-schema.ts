@@ -1,8 +1,8 @@
 /** Limits as a file: YAML beside the code. */
 import { z } from 'zod';
-import { decimal } from '@/core/base';
-import { KIND_CODES } from '@/core/books';
-import type { Limit, Limits, Rule } from '@/core/review';
+import { decimal } from '@/engine/base';
+import { KIND_CODES } from '@/engine/books';
+import type { Limit, Limits, Rule } from '@/features/review/calc';
 import type { Checked } from '../faults';
 import { amountText, code, isoDate, name } from '../fields';
 import { readYaml } from './yaml-file';

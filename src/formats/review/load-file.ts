@@ -1,7 +1,7 @@
 /** Writes into a load profile that a person wrote: what is there stays, with its comments and its order. Opening 40. */
 import type { Document } from 'yaml';
 import { isMap, isSeq, parseDocument, type YAMLMap, type YAMLSeq } from 'yaml';
-import type { Review } from '@/core/review';
+import type { Review } from '@/features/review/calc';
 
 export interface SaidUse {
   readonly address: string;

@@ -1,8 +1,8 @@
 /** The load profile as a file: YAML beside the code. Numbers may be written as numbers; three of them are lean, likely, heavy. */
 import { z } from 'zod';
-import { KIND_CODES } from '@/core/books';
-import type { LoadProfile, LoadRule } from '@/core/review';
-import { commitmentOf } from '@/core/terms';
+import { KIND_CODES } from '@/engine/books';
+import type { LoadProfile, LoadRule } from '@/features/review/calc';
+import { commitmentOf } from '@/engine/terms';
 import type { Checked } from '../faults';
 import { amountText, code, name, term, unit } from '../fields';
 import { load, running, usageEntry } from '../use-fields';

@@ -8,7 +8,7 @@ import {
   type Plan,
   type ResourceMap,
   type ResourceRule,
-} from '@/core/review';
+} from '@/features/review/calc';
 
 export interface Example {
   readonly values: Readonly<Record<string, Plain>>;

@@ -1,6 +1,6 @@
 /** A resource map as a file: YAML with a JSON Schema, whose expressions are read and whose examples are tried at once. */
 import { z } from 'zod';
-import { KIND_CODES, meterOfKind } from '@/core/books';
+import { KIND_CODES, meterOfKind } from '@/engine/books';
 import {
   compileExpression,
   ExpressionFault,
@@ -9,7 +9,7 @@ import {
   type PartRule,
   type ResourceMap,
   type ResourceRule,
-} from '@/core/review';
+} from '@/features/review/calc';
 import type { Checked } from '../faults';
 import { code, longText, name, unit } from '../fields';
 import { type Example, exampleFault } from './map-examples';

@@ -1,6 +1,6 @@
 /** A review in SARIF 2.1.0, the open form for findings: broken limits, and what has no certain amount, at its resource. */
-import { brokenSentence, doubtWords, lineDoubt, ruleWords } from '@/core/display';
-import type { Doubt, Limits, LimitsAnswer, Review } from '@/core/review';
+import { brokenSentence, doubtWords, lineDoubt, ruleWords } from '@/features/review/words';
+import type { Doubt, Limits, LimitsAnswer, Review } from '@/features/review/calc';
 
 interface Finding {
   readonly ruleId: string;

@@ -3,8 +3,8 @@
  * The plan itself is never sent: the extract has what rules read, and nothing else. Needs O8, O9.
  */
 import { z } from 'zod';
-import { cut } from '@/core/base';
-import { costing, type Extract } from '@/core/review';
+import { cut } from '@/engine/base';
+import { costing, type Extract } from '@/features/review/calc';
 import { check, type Checked, type Fault, refused } from '../faults';
 import { extractSchema } from './extract-schema';
 import { readLimits } from './limits-schema';

@@ -1,6 +1,6 @@
 /** A kept review worked out whole: priced, held against the limits beside the code and those of the team, with remedies. */
-import { applyEdits, type Component, type Design } from '@/core/design';
-import type { BookSet } from '@/core/pricing';
+import { applyEdits, type Component, type Design } from '@/engine/design';
+import type { BookSet } from '@/engine/pricing';
 import {
   acceptEdits,
   codeLinesOf,
@@ -23,8 +23,8 @@ import {
   type ReviewAsked,
   reviewOf,
   type ReviewSetting,
-} from '@/core/review';
-import { DEFAULT_MONTH } from '@/core/time';
+} from '@/features/review/calc';
+import { DEFAULT_MONTH } from '@/engine/time';
 import type { Checked } from '../faults';
 import { readLimits } from './limits-schema';
 import { readLoadProfile } from './load-schema';

@@ -2,7 +2,7 @@
 import { isNode, LineCounter, parseDocument } from 'yaml';
 import type { z } from 'zod';
 import { type Checked, type Fault, faultsOf, refused } from '../faults';
-import { cut } from '@/core/base';
+import { cut } from '@/engine/base';
 
 /** Bytes of a file that a person writes. */
 const MOST_BYTES = 1_000_000;

@@ -1,5 +1,5 @@
 /** The flat CSV form of a price book as a stream. Rows of one rate's tiers stand one below the other. */
-import { cut } from '@/core/base';
+import { cut } from '@/engine/base';
 import { CsvError, parse } from 'csv-parse';
 import { Readable } from 'node:stream';
 import type { BookReader, Placed } from './book-reader';

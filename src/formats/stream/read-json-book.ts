@@ -1,5 +1,5 @@
 /** The JSON form of a price book as a stream: pieces in, rows out. The lists must come after the head, rates last. */
-import { cut } from '@/core/base';
+import { cut } from '@/engine/base';
 import { repeatedKey } from '../repeated-key';
 import { type BookReader, markFaults, type Placed } from './book-reader';
 import { locate } from './json-scan';

@@ -2,7 +2,7 @@
  * Cuts a price-book file into its pieces while it arrives: the values of its head, and the elements of its three lists,
  * each with its place. Only what is between two pieces is held, so a file of any size needs little memory.
  */
-import { cut } from '@/core/base';
+import { cut } from '@/engine/base';
 import { endOfValue, skipSpace } from './json-scan';
 
 export const LISTS = ['regions', 'offers', 'rates'] as const;

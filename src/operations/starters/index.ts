@@ -1,9 +1,10 @@
 /** Starters: ours at every provider with their likely amount, and the team's own. Needs A13 to A15. */
-import { cut } from '@/core/base';
-import { type Kind, kindOf, nearestRegion, type PriceBook, type Region } from '@/core/books';
-import { allComponents, anyOfKind, type Component, type Design } from '@/core/design';
-import { describeUse, groupInText } from '@/core/display';
-import { summarise } from '@/core/range';
+import { cut } from '@/engine/base';
+import { type Kind, kindOf, nearestRegion, type PriceBook, type Region } from '@/engine/books';
+import { allComponents, anyOfKind, type Component, type Design } from '@/engine/design';
+import { describeUse } from '@/features/design/words';
+import { groupInText } from '@/platform/words';
+import { summarise } from '@/engine/summary';
 import { designSchema } from '@/formats';
 import { newestExchange } from '../exchange';
 import { allow } from '../may';

@@ -1,10 +1,10 @@
 /** A starter at a provider: every part with the cheapest offer that fits; what is not sold stays open and says so. */
-import type { PriceBook, Region } from '@/core/books';
-import { withCheapestOffer } from '@/core/checks';
-import { kindOf } from '@/core/books';
-import type { Component, Design, ExchangeRate } from '@/core/design';
-import { bookSet } from '@/core/pricing';
-import { DEFAULT_MONTH } from '@/core/time';
+import type { PriceBook, Region } from '@/engine/books';
+import { withCheapestOffer } from '@/features/checklist/calc';
+import { kindOf } from '@/engine/books';
+import type { Component, Design, ExchangeRate } from '@/engine/design';
+import { bookSet } from '@/engine/pricing';
+import { DEFAULT_MONTH } from '@/engine/time';
 import type { Starter, StarterPart } from './starter-types';
 
 export function placeStarter(

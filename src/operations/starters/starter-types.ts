@@ -1,6 +1,6 @@
 /** What a starter is made of, and short ways to write one. */
-import type { Component, UsageEntry } from '@/core/design';
-import type { Kind } from '@/core/books';
+import type { Component, UsageEntry } from '@/engine/design';
+import type { Kind } from '@/engine/books';
 
 export interface StarterPart {
   readonly kind: Kind;

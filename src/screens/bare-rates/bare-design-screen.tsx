@@ -1,7 +1,7 @@
 /** Bare rates of the books that a design has pinned, at the quantities that it has. */
 'use client';
 import { useMemo } from 'react';
-import { ownQuantities } from '@/core/bare-rates';
+import { ownQuantities } from '@/features/unit-prices/calc';
 import { placeNames } from '../design/alternatives/place-names';
 import { WaysToCompare } from '../design/alternatives/ways-to-compare';
 import { useRoom } from '../design/room';

@@ -1,9 +1,10 @@
 /** One bare rate in the margin: what it is of, how it adds up to its source, and the same in every region. */
 'use client';
 import { useMemo, useState } from 'react';
-import { type BareRate, bareDesign, type MeasuredRates } from '@/core/bare-rates';
-import type { Design } from '@/core/design';
-import { type PlaceNames, sentenceFor, writeMoney, writeNumber } from '@/core/display';
+import { type BareRate, bareDesign, type MeasuredRates } from '@/features/unit-prices/calc';
+import type { Design } from '@/engine/design';
+import { type PlaceNames } from '@/features/design/words';
+import { sentenceFor, writeMoney, writeNumber } from '@/platform/words';
 import { TraceTree } from '@/ui/trace-tree';
 import type { PricingClient } from '@/workers/client';
 import { useAsked } from '../design/use-asked';

@@ -2,7 +2,7 @@
 'use client';
 import Link from 'next/link';
 import { useMemo } from 'react';
-import type { Design } from '@/core/design';
+import type { Design } from '@/engine/design';
 import { placeNames } from '../design/alternatives/place-names';
 import type { BookInfo } from '../design/book-list';
 import { usePricingClient } from '../design/pricing';

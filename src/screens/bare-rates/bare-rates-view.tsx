@@ -1,10 +1,12 @@
 /** Bare rates side by side: things as rows, providers as columns, each with its cheapest region, at a quantity one can picture. */
 'use client';
 import { type ReactNode, useMemo, useState } from 'react';
-import type { MeasuredRates, Quantities } from '@/core/bare-rates';
-import type { Design } from '@/core/design';
-import { bareSentence, type PlaceNames, writeNumber } from '@/core/display';
-import { isWithin } from '@/core/moving';
+import type { MeasuredRates, Quantities } from '@/features/unit-prices/calc';
+import type { Design } from '@/engine/design';
+import { bareSentence } from '@/features/unit-prices/words';
+import { type PlaceNames } from '@/features/design/words';
+import { writeNumber } from '@/platform/words';
+import { isWithin } from '@/engine/moving';
 import { Margin } from '@/ui/margin';
 import type { PricingClient } from '@/workers/client';
 import { residencesOf } from '../design/book-list';

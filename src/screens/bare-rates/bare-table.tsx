@@ -1,8 +1,9 @@
 /** The table of bare rates. A cell is a button: what it opens stands in the margin. */
 'use client';
 import { Fragment } from 'react';
-import type { BareRate, MeasuredRates } from '@/core/bare-rates';
-import { type PlaceNames, sentenceFor, writeNumber } from '@/core/display';
+import type { BareRate, MeasuredRates } from '@/features/unit-prices/calc';
+import { type PlaceNames } from '@/features/design/words';
+import { sentenceFor, writeNumber } from '@/platform/words';
 import { Amount, NotPriced } from '@/ui/amount';
 
 interface BareTableProps {

@@ -1,6 +1,7 @@
 /** How the projection would have done: of the periods before, when as many days were known as are of this one. */
-import { type BackTested, usualError } from '@/core/bills';
-import { backTestSentence, writeMoney, writeShare } from '@/core/display';
+import { type BackTested, usualError } from '@/features/bills/calc';
+import { backTestSentence } from '@/features/bills/words';
+import { writeMoney, writeShare } from '@/platform/words';
 
 interface BackTestProps {
   readonly tested: readonly BackTested[];

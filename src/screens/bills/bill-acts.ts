@@ -2,7 +2,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useMemo } from 'react';
-import { writeMoney, writeNumber } from '@/core/display';
+import { writeMoney, writeNumber } from '@/platform/words';
 import type { ImportedBill } from '@/operations';
 import { tell } from '@/ui/toast';
 import type { ImportKind } from '../books/import-store';

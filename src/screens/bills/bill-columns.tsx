@@ -1,6 +1,7 @@
 /** The columns of a bill: expected, billed, the difference between them, and where it closes with its range. */
-import { decimal } from '@/core/base';
-import { type BillLine, writeMoney, writeNumber } from '@/core/display';
+import { decimal } from '@/engine/base';
+import { type BillLine } from '@/features/bills/words';
+import { writeMoney, writeNumber } from '@/platform/words';
 import { Amount } from '@/ui/amount';
 import type { LedgerColumn } from '@/ui/ledger';
 import { Wick } from '@/ui/wick';

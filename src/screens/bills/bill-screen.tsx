@@ -3,8 +3,8 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
-import { billLines, largestSentence, relationSentence, billSentence } from '@/core/display';
-import type { GroupedBy } from '@/core/bills';
+import { billLines, largestSentence, relationSentence, billSentence } from '@/features/bills/words';
+import type { GroupedBy } from '@/features/bills/calc';
 import type { BillView } from '@/operations';
 import { Choice } from '@/ui/field';
 import { Ledger, type LedgerCursor } from '@/ui/ledger';

@@ -1,7 +1,7 @@
 /** The tally of a bill: billed, expected, the difference, where it closes, what is not in the design. */
 'use client';
-import type { BillLines } from '@/core/display';
-import { writeMoney } from '@/core/display';
+import type { BillLines } from '@/features/bills/words';
+import { writeMoney } from '@/platform/words';
 import type { BillView } from '@/operations';
 import { Amount } from '@/ui/amount';
 import { TallyFigure, TallyLine } from '@/ui/tally-line';

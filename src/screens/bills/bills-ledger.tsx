@@ -2,9 +2,9 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
-import { addAll, decimal } from '@/core/base';
-import { dayAfter } from '@/core/bills';
-import { writeNumber } from '@/core/display';
+import { addAll, decimal } from '@/engine/base';
+import { dayAfter } from '@/features/bills/calc';
+import { writeNumber } from '@/platform/words';
 import type { BillListing } from '@/operations';
 import { Amount } from '@/ui/amount';
 import { Button } from '@/ui/button';

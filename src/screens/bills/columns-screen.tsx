@@ -1,5 +1,5 @@
 /** How the bill keeps to FOCUS, column by column, and what that means for the numbers. */
-import { writeNumber } from '@/core/display';
+import { writeNumber } from '@/platform/words';
 import type { BillView } from '@/operations';
 
 const WORDS = {

@@ -1,5 +1,5 @@
 /** The days of a period, added up: billed and worked out, and what was expected. */
-import type { DrawnLine, Drawing } from '@/core/display';
+import type { DrawnLine, Drawing } from '@/platform/tables';
 import type { BillView } from '@/operations';
 
 export function daysDrawing({

@@ -1,8 +1,9 @@
 /** How the period runs against the design: what is billed so far and where it closes, beside what was expected. */
 'use client';
-import { decimal } from '@/core/base';
-import { closeSentence, writeMoney } from '@/core/display';
-import { minorDigits } from '@/core/money';
+import { decimal } from '@/engine/base';
+import { closeSentence } from '@/features/bills/words';
+import { writeMoney } from '@/platform/words';
+import { minorDigits } from '@/engine/money';
 import type { BillView } from '@/operations';
 import { CurveChart } from '@/ui/curve-chart';
 import { Empty } from '@/ui/empty';

@@ -1,9 +1,10 @@
 /** A bill by service, account, region, resource, SKU, category or a tag. */
 'use client';
 import { useEffect, useState } from 'react';
-import { addAll, decimal } from '@/core/base';
-import type { GroupedBy, ThingGroup } from '@/core/bills';
-import { printedGroups, writeNumber, writeShare } from '@/core/display';
+import { addAll, decimal } from '@/engine/base';
+import type { GroupedBy, ThingGroup } from '@/features/bills/calc';
+import { printedGroups } from '@/features/bills/words';
+import { writeNumber, writeShare } from '@/platform/words';
 import type { BillGroups, StoredBill } from '@/operations';
 import { Amount } from '@/ui/amount';
 import { Ledger, type LedgerColumn, type LedgerCursor } from '@/ui/ledger';

@@ -1,7 +1,8 @@
 /** A line of the bill in the margin: its sentence, the steps of its difference, where it closes, and its rows of the file. */
 'use client';
 import { useState } from 'react';
-import { type BillLine, closeSentence, largestSentence, varianceSentence, writeMoney } from '@/core/display';
+import { type BillLine, closeSentence, largestSentence, varianceSentence } from '@/features/bills/words';
+import { writeMoney } from '@/platform/words';
 import type { BillRows, BillRowShown, BillView } from '@/operations';
 import { Button } from '@/ui/button';
 import { callApi } from '../lib/call-api';

@@ -2,8 +2,8 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { writeMoney, writeNumber } from '@/core/display';
-import type { DraftRule, RuleTaking } from '@/core/bills';
+import { writeMoney, writeNumber } from '@/platform/words';
+import type { DraftRule, RuleTaking } from '@/features/bills/calc';
 import type { BillView, RulesTried } from '@/operations';
 import { Button } from '@/ui/button';
 import { ErrorNote } from '@/ui/error-note';

@@ -2,8 +2,8 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { MeasuredEntry } from '@/core/bills';
-import { writeNumber } from '@/core/display';
+import type { MeasuredEntry } from '@/features/bills/calc';
+import { writeNumber } from '@/platform/words';
 import type { BillView, TakenOver } from '@/operations';
 import { Button } from '@/ui/button';
 import { Empty } from '@/ui/empty';

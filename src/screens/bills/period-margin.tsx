@@ -1,6 +1,6 @@
 /** A bill beside the list: what it holds, what its newest file changed, and what may be done with it. */
 'use client';
-import { writeMoney, writeNumber } from '@/core/display';
+import { writeMoney, writeNumber } from '@/platform/words';
 import type { BillListing } from '@/operations';
 import { Button } from '@/ui/button';
 import type { useBillActs } from './bill-acts';

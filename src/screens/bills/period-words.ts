@@ -1,5 +1,5 @@
 /** A billing period as people call it. */
-import { type BillPeriod, dayAfter } from '@/core/bills';
+import { type BillPeriod, dayAfter } from '@/features/bills/calc';
 
 const MONTHS = [
   ...['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October'],

@@ -2,8 +2,9 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { HeldRate } from '@/core/bills';
-import { pricesSentence, printedRates, rateStateWords, writeNumber, writePrice } from '@/core/display';
+import type { HeldRate } from '@/features/bills/calc';
+import { pricesSentence, printedRates, rateStateWords } from '@/features/bills/words';
+import { writeNumber, writePrice } from '@/platform/words';
 import type { BillPrices, HeldPrices, ImportedBook, StoredBill } from '@/operations';
 import { Button } from '@/ui/button';
 import { Empty } from '@/ui/empty';

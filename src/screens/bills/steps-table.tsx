@@ -1,7 +1,8 @@
 /** What made the difference: from expected to billed in steps that add up, as a table whose bars stand on one scale. */
-import { type Variance } from '@/core/bills';
-import { varianceSteps, writeMoney } from '@/core/display';
-import { minorDigits } from '@/core/money';
+import { type Variance } from '@/features/bills/calc';
+import { varianceSteps } from '@/features/bills/words';
+import { writeMoney } from '@/platform/words';
+import { minorDigits } from '@/engine/money';
 import { Difference } from '../reviews/marks';
 
 interface StepsProps {

@@ -1,9 +1,10 @@
 /** What is included and what is committed: used, left, the day it runs out, and which level would have cost less. */
 'use client';
 import Link from 'next/link';
-import { decimal } from '@/core/base';
-import { type AllowanceUse, type CommitmentUse, isWorthSaying } from '@/core/bills';
-import { allowanceSentence, commitmentSentence, writeMoney, writeNumber, writeShare } from '@/core/display';
+import { decimal } from '@/engine/base';
+import { type AllowanceUse, type CommitmentUse, isWorthSaying } from '@/features/bills/calc';
+import { allowanceSentence, commitmentSentence } from '@/features/bills/words';
+import { writeMoney, writeNumber, writeShare } from '@/platform/words';
 import type { BillView } from '@/operations';
 import { Empty } from '@/ui/empty';
 import { StepBar } from '../watches/step-bar';

@@ -1,6 +1,7 @@
 /** The whole bill in the margin: how it closes, what made the difference, what the rules take. */
 'use client';
-import { closeSentence, type BillLines, writeNumber } from '@/core/display';
+import { closeSentence, type BillLines } from '@/features/bills/words';
+import { writeNumber } from '@/platform/words';
 import type { BillView } from '@/operations';
 import { StepsTable } from './steps-table';
 

@@ -2,8 +2,9 @@
 'use client';
 import Link from 'next/link';
 import { useState } from 'react';
-import { addAll, decimal } from '@/core/base';
-import { writeMoney, yearRows } from '@/core/display';
+import { addAll, decimal } from '@/engine/base';
+import { writeMoney } from '@/platform/words';
+import { yearRows } from '@/features/bills/words';
 import type { BillYear } from '@/operations';
 import { Empty } from '@/ui/empty';
 import { Choice } from '@/ui/field';

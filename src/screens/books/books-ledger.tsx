@@ -2,7 +2,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { writeNumber } from '@/core/display';
+import { writeNumber } from '@/platform/words';
 import type { BookListing, RevisionListing } from '@/operations';
 import { Button } from '@/ui/button';
 import { Empty } from '@/ui/empty';

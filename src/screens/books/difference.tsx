@@ -1,7 +1,8 @@
 /** What a newer revision changed: offers that came and went, rates that became dearer or cheaper. */
 'use client';
 import { useEffect, useState } from 'react';
-import { describeTerm, writeNumber, writeShare } from '@/core/display';
+import { describeTerm } from '@/engine/terms';
+import { writeNumber, writeShare } from '@/platform/words';
 import { changeOf, type RateChange } from '@/operations/book-difference';
 import type { BookListing, RevisionDifference } from '@/operations';
 import { Dialog } from '@/ui/dialog';

@@ -1,6 +1,6 @@
 /** An import under way: how far it is, and a way to stop it or to leave it to itself. */
 'use client';
-import { writeNumber } from '@/core/display';
+import { writeNumber } from '@/platform/words';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { cancelImport, percentOf, type Uploading } from './import-store';

@@ -4,7 +4,7 @@
  */
 'use client';
 import { useSyncExternalStore } from 'react';
-import { writeNumber } from '@/core/display';
+import { writeNumber } from '@/platform/words';
 import { tell } from '@/ui/toast';
 import type { FileTrouble } from '../frame/file-faults';
 import { ApiError, callApi } from '../lib/call-api';

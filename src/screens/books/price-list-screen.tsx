@@ -1,7 +1,8 @@
 /** Any price list becomes a book: its columns are named once, tried, kept, and used again for the next one. */
 'use client';
 import { useRef, useState } from 'react';
-import { describeTerm, writeNumber, writePrice } from '@/core/display';
+import { describeTerm } from '@/engine/terms';
+import { writeNumber, writePrice } from '@/platform/words';
 import type { RateRow } from '@/formats';
 import { draftListMap } from '@/formats/price-list/draft-map';
 import type { TeamFile } from '@/operations';

@@ -1,7 +1,7 @@
 /** What a revision holds: source, kinds of offers, regions with their grid. */
 'use client';
 import { useEffect, useState } from 'react';
-import { KINDS } from '@/core/books';
+import { KINDS } from '@/engine/books';
 import type { BookListing, RevisionListing } from '@/operations';
 import { Button } from '@/ui/button';
 import { callApi } from '../lib/call-api';

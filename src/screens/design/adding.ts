@@ -1,6 +1,6 @@
 /** New lines: one of a kind or a found offer, or many that were pasted; where the cursor is. */
-import { type Kind, kindOf } from '@/core/books';
-import type { Component, Design, Edit, Section } from '@/core/design';
+import { type Kind, kindOf } from '@/engine/books';
+import type { Component, Design, Edit, Section } from '@/engine/design';
 import type { FoundOffer } from '@/operations';
 import type { LedgerCursor, LedgerRow } from '@/ui/ledger';
 import { tell } from '@/ui/toast';

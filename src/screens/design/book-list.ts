@@ -1,7 +1,7 @@
 /** The price books as the views of a design need them: where one can buy, at which revision. */
-import { Decimal } from '@/core/base';
-import type { Component, Design, Place } from '@/core/design';
-import { monthHours } from '@/core/time';
+import { Decimal } from '@/engine/base';
+import type { Component, Design, Place } from '@/engine/design';
+import { monthHours } from '@/engine/time';
 
 export interface BookInfo {
   readonly key: string;

@@ -1,9 +1,9 @@
 /** The columns of the design's ledger: what each shows and how it is edited in place. */
 'use client';
-import type { Decimal, Result } from '@/core/base';
-import { kindOf, mainMeter } from '@/core/books';
-import { type Component, type Edit, enteredByHand } from '@/core/design';
-import { sentenceFor, writeNumber } from '@/core/display';
+import type { Decimal, Result } from '@/engine/base';
+import { kindOf, mainMeter } from '@/engine/books';
+import { type Component, type Edit, enteredByHand } from '@/engine/design';
+import { sentenceFor, writeNumber } from '@/platform/words';
 import type { LedgerColumn, OpenEdit, TextEdit } from '@/ui/ledger';
 import { casedText } from './cells/cases-text';
 import {

@@ -1,9 +1,9 @@
 /** Both changed the same thing: shows both values and asks which to keep. Nothing is overwritten unasked. */
 'use client';
-import type { Design } from '@/core/design';
+import type { Design } from '@/engine/design';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
-import { editSubject, editValue } from '@/core/display';
+import { editSubject, editValue } from '@/features/design/words';
 import type { Conflict } from './session/design-session';
 
 interface ConflictsProps {

@@ -1,6 +1,6 @@
 /** Which margin is shown: of the selection, a component, a section, or the whole design. */
 'use client';
-import type { Component, Design, Edit } from '@/core/design';
+import type { Component, Design, Edit } from '@/engine/design';
 import type { AmountsBefore } from '@/operations';
 import type { PricingClient } from '@/workers/client';
 import type { PickerKind } from './columns';

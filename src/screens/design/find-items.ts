@@ -1,7 +1,7 @@
 /** What the open design adds to the find field: its components and its actions. */
 'use client';
 import { useMemo } from 'react';
-import { kindOf } from '@/core/books';
+import { kindOf } from '@/engine/books';
 import type { LedgerCursor, LedgerRow } from '@/ui/ledger';
 import { type Findable, useFindable } from '../frame/find';
 import { saveFile } from '../lib/save-file';

@@ -2,7 +2,7 @@
 'use client';
 import { Columns3 } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
-import type { Design } from '@/core/design';
+import type { Design } from '@/engine/design';
 import { FILTERS, type Filter, type Filtering, HIDEABLE, isFiltering, NO_FILTER } from './ledger-view';
 
 interface LedgerBarProps {

@@ -1,6 +1,6 @@
 /** What may lie over the ledger: pasted rows, and the questions that find a form to deploy in. */
 'use client';
-import type { Component, Section } from '@/core/design';
+import type { Component, Section } from '@/engine/design';
 import { FormsDialog } from './pickers/forms-dialog';
 import { PasteDialog } from './paste/paste-dialog';
 import { useRoom } from './room';

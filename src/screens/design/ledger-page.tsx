@@ -1,7 +1,7 @@
 /** The ledger with what stands above it, and what an empty one says. */
 'use client';
 import { useState } from 'react';
-import { allComponents, type Design } from '@/core/design';
+import { allComponents, type Design } from '@/engine/design';
 import { Ledger, type LedgerColumn, type LedgerCursor, type LedgerRow, type Reach } from '@/ui/ledger';
 import { EmptyDesign } from './empty-design';
 import { LedgerBar } from './ledger-bar';

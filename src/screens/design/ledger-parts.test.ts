@@ -2,13 +2,13 @@
 import { describe, expect, it } from 'vitest';
 import { bookFrom, smallBookFile, smallBooks } from '@tests/support/books';
 import { componentOf, designOf, serverOf, storeOf, transferOf, volumeOf } from '@tests/support/designs';
-import { decimal, must } from '@/core/base';
-import type { Component, Design } from '@/core/design';
-import { compareOffers } from '@/core/analysis';
-import { summarise } from '@/core/range';
+import { decimal, must } from '@/engine/base';
+import type { Component, Design } from '@/engine/design';
+import { compareOffers } from '@/engine/analysis';
+import { summarise } from '@/engine/summary';
 import type { PricingClient } from '@/workers/client';
 import { keptRange, readCount, readUse, textOfUse } from './cells/use-text';
-import { editValue } from '@/core/display';
+import { editValue } from '@/features/design/words';
 import { matchesWords } from './pickers/offer-table';
 import { savingText } from './pickers/term-picker';
 import { placeEdits } from './place-edits';

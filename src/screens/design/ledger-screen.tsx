@@ -1,7 +1,7 @@
 /** The design's working screen: ledger, margin, tally line, and the lists that open from the ledger. */
 'use client';
 import { useCallback, useMemo, useState } from 'react';
-import type { Section } from '@/core/design';
+import type { Section } from '@/engine/design';
 import { tell } from '@/ui/toast';
 import { useOfferTaker } from '../frame/find';
 import { adding } from './adding';

@@ -1,8 +1,8 @@
 /** Which rows and columns of the ledger are shown: a filter, and columns one can do without. */
 'use client';
 import { useCallback, useState } from 'react';
-import { kindOf } from '@/core/books';
-import { type Component, guessesOf, placeIsTakenOver } from '@/core/design';
+import { kindOf } from '@/engine/books';
+import { type Component, guessesOf, placeIsTakenOver } from '@/engine/design';
 import type { LedgerRow } from '@/ui/ledger';
 import { inBounds, type Widths } from '@/ui/ledger-fit';
 import type { Row } from './rows';

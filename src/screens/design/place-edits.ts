@@ -2,7 +2,7 @@
  * What moving a component to another place means for its choice: the same offer where it exists, else the cheapest of
  * the same size for servers, else the only offer there is; otherwise the choice is open and says so.
  */
-import { roleOf } from '@/core/books';
+import { roleOf } from '@/engine/books';
 import {
   CHOICE,
   chosenPlace,
@@ -15,7 +15,7 @@ import {
   guessedChoice,
   withTakenPlace,
   withUsualUse,
-} from '@/core/design';
+} from '@/engine/design';
 import type { FoundOffer } from '@/operations';
 import type { PricingClient } from '@/workers/client';
 import type { BookInfo } from './book-list';

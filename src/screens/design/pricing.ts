@@ -1,11 +1,11 @@
 /** Keeps the design priced in a worker: one question at a time, always about the newest version. */
 'use client';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import type { Design } from '@/core/design';
-import type { AmountOf } from '@/core/pricing';
-import type { DesignSummary } from '@/core/range';
-import type { PlainFigure } from '@/core/trace';
-import type { Case } from '@/core/usage';
+import type { Design } from '@/engine/design';
+import type { AmountOf } from '@/engine/pricing';
+import type { DesignSummary } from '@/engine/summary';
+import type { PlainFigure } from '@/engine/trace';
+import type { Case } from '@/engine/usage';
 import { type PricingClient, startPricing } from '@/workers/client';
 import { useAsked } from './use-asked';
 

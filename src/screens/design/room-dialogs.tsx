@@ -1,6 +1,6 @@
 /** What may lie over any view of a design: conflicts, the revisions, the keys. */
 'use client';
-import type { Edit } from '@/core/design';
+import type { Edit } from '@/engine/design';
 import { Conflicts } from './conflicts';
 import { HistoryDialog } from './history/history-dialog';
 import type { DesignSession, SessionState } from './session/design-session';

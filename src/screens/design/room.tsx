@@ -5,7 +5,7 @@
 'use client';
 import { useRouter, useSelectedLayoutSegment } from 'next/navigation';
 import { createContext, type ReactNode, useCallback, useContext, useMemo, useState } from 'react';
-import type { Edit, LetGo } from '@/core/design';
+import type { Edit, LetGo } from '@/engine/design';
 import { tell } from '@/ui/toast';
 import { type PricingClient, warmPricing } from '@/workers/client';
 import { FileMakingLine, useFileMaking } from '../report/file-making';

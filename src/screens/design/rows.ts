@@ -1,7 +1,7 @@
 /** The rows of the ledger: sections, their components, a blank line to write on, and one for a new section. */
-import { type Component, type Design, type Section, withTakenPlace } from '@/core/design';
-import type { DesignSummary, LineSummary, SectionSummary } from '@/core/range';
-import { inAllCases } from '@/core/usage';
+import { type Component, type Design, type Section, withTakenPlace } from '@/engine/design';
+import type { DesignSummary, LineSummary, SectionSummary } from '@/engine/summary';
+import { inAllCases } from '@/engine/usage';
 import type { LedgerRow } from '@/ui/ledger';
 
 export type Row =

@@ -1,6 +1,6 @@
 /** What a question is about: the whole design, a section, a line; as `readScope` reads it. */
 'use client';
-import type { Design } from '@/core/design';
+import type { Design } from '@/engine/design';
 
 interface ScopeSelectProps {
   readonly label: string;

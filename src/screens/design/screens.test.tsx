@@ -3,11 +3,11 @@ import { cleanup, fireEvent, render, screen, within } from '@testing-library/rea
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { smallBooks } from '@tests/support/books';
 import { designOf, serverOf, transferOf } from '@tests/support/designs';
-import { findingsOf } from '@/core/checks';
-import { planOf } from '@/core/pricing';
-import type { Edit } from '@/core/design';
-import { summarise } from '@/core/range';
-import { buildReport } from '@/core/report';
+import { findingsOf } from '@/features/checklist/calc';
+import { planOf } from '@/engine/pricing';
+import type { Edit } from '@/engine/design';
+import { summarise } from '@/engine/summary';
+import { buildReport } from '@/features/report/calc';
 import { ReportView } from '../report/report-view';
 import { Checklist } from './checklist/checklist';
 import { LedgerBar } from './ledger-bar';

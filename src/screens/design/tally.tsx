@@ -1,12 +1,13 @@
 /** The design's tally line: total and range, first year, upfront, what is not priced, and what the last change did. */
 'use client';
 import { useEffect, useMemo, useState } from 'react';
-import { Decimal } from '@/core/base';
-import { amountChanges } from '@/core/compare';
-import type { Design } from '@/core/design';
-import { allComponents } from '@/core/design';
-import { describeMonth, writeMoney } from '@/core/display';
-import type { DesignSummary } from '@/core/range';
+import { Decimal } from '@/engine/base';
+import { amountChanges } from '@/engine/difference';
+import type { Design } from '@/engine/design';
+import { allComponents } from '@/engine/design';
+import { describeMonth } from '@/engine/time';
+import { writeMoney } from '@/platform/words';
+import type { DesignSummary } from '@/engine/summary';
 import { Amount } from '@/ui/amount';
 import { TallyFigure, TallyLine } from '@/ui/tally-line';
 import { Wick } from '@/ui/wick';

@@ -1,7 +1,7 @@
 /** What keys and the mouse do to rows: remove, move, write on, fill down. */
 'use client';
 import type { KeyboardEvent } from 'react';
-import type { Component, Design, Edit } from '@/core/design';
+import type { Component, Design, Edit } from '@/engine/design';
 import type { LedgerCursor, LedgerRow } from '@/ui/ledger';
 import { tell } from '@/ui/toast';
 import type { Row } from './rows';

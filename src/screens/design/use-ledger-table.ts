@@ -1,9 +1,9 @@
 /** What the ledger shows of the design: its rows as priced and filtered, and its columns. */
 'use client';
 import { useMemo } from 'react';
-import { allComponents, type Design } from '@/core/design';
-import type { DesignSummary } from '@/core/range';
-import { describeTerm } from '@/core/terms';
+import { allComponents, type Design } from '@/engine/design';
+import type { DesignSummary } from '@/engine/summary';
+import { describeTerm } from '@/engine/terms';
 import { ledgerColumns, type PickerKind } from './columns';
 import { filteredRows, type Filtering, repeatedIn } from './ledger-view';
 import type { MarginView } from './margin/component-margin';

@@ -1,10 +1,10 @@
 /** Says which line did it, when a step changed the month by more than a factor or took a line's amount away. */
 'use client';
 import { useEffect, useRef } from 'react';
-import { Decimal } from '@/core/base';
-import { allComponents, type Design } from '@/core/design';
-import { sentenceFor } from '@/core/display';
-import type { DesignSummary, LineSummary } from '@/core/range';
+import { Decimal } from '@/engine/base';
+import { allComponents, type Design } from '@/engine/design';
+import { sentenceFor } from '@/platform/words';
+import type { DesignSummary, LineSummary } from '@/engine/summary';
 import { tell } from '@/ui/toast';
 import type { Pricing } from './pricing';
 

@@ -1,7 +1,7 @@
 /** The design session as React state. */
 'use client';
 import { useEffect, useState, useSyncExternalStore } from 'react';
-import type { Design } from '@/core/design';
+import type { Design } from '@/engine/design';
 import type { AmountsBefore } from '@/operations';
 import { DesignSession, type SessionState } from './session/design-session';
 import { adoptLeft, readOwn, thisWindow } from './session/unsaved-edits';

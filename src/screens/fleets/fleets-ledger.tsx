@@ -2,7 +2,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { type KeyboardEvent, useMemo, useState } from 'react';
-import { writeNumber } from '@/core/display';
+import { writeNumber } from '@/platform/words';
 import type { FleetListing } from '@/operations';
 import { Button } from '@/ui/button';
 import { Empty } from '@/ui/empty';

@@ -1,8 +1,8 @@
 /** What every view of a fleet knows: its plan, who works it out, how it is changed and saved. */
 'use client';
 import { createContext, useContext, useSyncExternalStore } from 'react';
-import type { FleetPlaceNames } from '@/core/display';
-import type { FleetPlan } from '@/core/fleet';
+import type { FleetPlaceNames } from '@/features/fleet/words';
+import type { FleetPlan } from '@/features/fleet/calc';
 import type { FleetClient } from '@/workers/fleet-client';
 import type { Saving } from '../lib/use-kept-document';
 import type { FleetProgress } from '@/workers/fleet-protocol';

@@ -1,7 +1,7 @@
 /** The room of a fleet: its plan and its worker stand above its views. Every change is saved as it is made. */
 'use client';
 import { type ReactNode, useMemo } from 'react';
-import type { FleetPlan } from '@/core/fleet';
+import type { FleetPlan } from '@/features/fleet/calc';
 import { useKeptDocument } from '../lib/use-kept-document';
 import { FleetHead } from './fleet-head';
 import { useFleetWorker } from './fleet-worker';

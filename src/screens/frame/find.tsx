@@ -6,8 +6,8 @@
 import { Command } from 'cmdk';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState, useSyncExternalStore } from 'react';
-import { kindOf } from '@/core/books';
-import { writeMoney, writeNumber } from '@/core/display';
+import { kindOf } from '@/engine/books';
+import { writeMoney, writeNumber } from '@/platform/words';
 import type { FoundOffer } from '@/operations';
 import { Dialog } from '@/ui/dialog';
 import { findScore } from '@/ui/find-score';

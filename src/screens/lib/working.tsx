@@ -1,6 +1,6 @@
 /** That something is being worked out: how far it is, and the way to call it off. */
 'use client';
-import { writeNumber } from '@/core/display';
+import { writeNumber } from '@/platform/words';
 import { Button } from '@/ui/button';
 import type { Progress } from './use-asked-of';
 

@@ -1,7 +1,7 @@
 /** Read-only links of a design or a study: make one, copy its address, withdraw it. */
 'use client';
 import { useEffect, useState } from 'react';
-import type { ReportOptions } from '@/core/report';
+import type { ReportOptions } from '@/features/report/calc';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { Choice, Field } from '@/ui/field';

@@ -1,7 +1,7 @@
 /** What a study was before: every saved state, and the way back to it. */
 'use client';
 import { useState } from 'react';
-import type { Study } from '@/core/own-or-rent';
+import type { Study } from '@/features/own-or-rent/calc';
 import type { StudyRevision } from '@/operations';
 import { Button } from '@/ui/button';
 import { tell } from '@/ui/toast';

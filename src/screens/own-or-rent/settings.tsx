@@ -1,6 +1,6 @@
 /** How a study counts: its years, its start, cash or spread, tax, what stands there already; and what is held against what. */
 'use client';
-import type { Study } from '@/core/own-or-rent';
+import type { Study } from '@/features/own-or-rent/calc';
 import { Choice, Field } from '@/ui/field';
 import { TextEntry } from '@/ui/text-entry';
 import { Earlier } from './earlier';

@@ -2,7 +2,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { type KeyboardEvent, useMemo, useState } from 'react';
-import { yearsWords } from '@/core/display';
+import { yearsWords } from '@/features/own-or-rent/words';
 import type { StudyListing } from '@/operations';
 import { Button } from '@/ui/button';
 import { Empty } from '@/ui/empty';

@@ -2,8 +2,8 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useMemo } from 'react';
-import { cut } from '@/core/base';
-import type { Study } from '@/core/own-or-rent';
+import { cut } from '@/engine/base';
+import type { Study } from '@/features/own-or-rent/calc';
 import type { StudyListing } from '@/operations';
 import { callApi } from '../lib/call-api';
 import { removeWithUndo, toldIfFailed } from '../lib/told-acts';

@@ -1,7 +1,7 @@
 /** What every view of a study knows: the study, who works it out, its answer, how it is changed and saved. */
 'use client';
 import { createContext, useContext, useMemo } from 'react';
-import type { Assumption, Study, StudyAnswer } from '@/core/own-or-rent';
+import type { Assumption, Study, StudyAnswer } from '@/features/own-or-rent/calc';
 import type { StudyClient } from '@/workers/study-client';
 import type { StudyAnswers, StudyQuestion } from '@/workers/study-protocol';
 import { type Asked, useAskedOf } from '../lib/use-asked-of';

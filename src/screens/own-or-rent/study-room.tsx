@@ -1,7 +1,7 @@
 /** The room of a study: the study, its worker and its answer stand above its views. Every change is saved as it is made. */
 'use client';
 import { type ReactNode, useCallback, useMemo, useState } from 'react';
-import { assumptionsOf, type Study, type StudyAnswer } from '@/core/own-or-rent';
+import { assumptionsOf, type Study, type StudyAnswer } from '@/features/own-or-rent/calc';
 import { DocumentHead } from '../frame/document-head';
 import { useAskedOf } from '../lib/use-asked-of';
 import { useKeptDocument } from '../lib/use-kept-document';

@@ -1,8 +1,8 @@
 /** What has to be repaired before a study says anything, each with the way to the place where that is done. */
 'use client';
 import Link from 'next/link';
-import { studyTroubleText } from '@/core/display';
-import type { StudyTrouble } from '@/core/own-or-rent';
+import { studyTroubleText } from '@/features/own-or-rent/words';
+import type { StudyTrouble } from '@/features/own-or-rent/calc';
 import { useStudy } from './study-context';
 
 interface StudyTroublesProps {

@@ -1,6 +1,6 @@
 /** A charge in a few words, with the digits it has. */
-import { assertNever } from '@/core/base';
-import { writeNumber } from '@/core/display';
+import { assertNever } from '@/engine/base';
+import { writeNumber } from '@/platform/words';
 import type { RateRow } from '@/formats/price-book';
 
 /** "0.1 USD per hour", "graduated from 0.09 to 0.05 USD per GB". */

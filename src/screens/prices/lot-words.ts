@@ -1,5 +1,5 @@
 /** The lot that prices of a kind are for, from the unit its main meter is entered in. */
-import { type Kind, lotOf, mainMeter } from '@/core/books';
+import { type Kind, lotOf, mainMeter } from '@/engine/books';
 
 export function lotWords(kind: Kind): string {
   const meter = mainMeter(kind);

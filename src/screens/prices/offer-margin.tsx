@@ -1,9 +1,10 @@
 /** Everything about one offer: every rate in its own unit and for its lot, where it is sold, counterparts elsewhere. */
 'use client';
 import { useEffect, useState } from 'react';
-import { kindOf, lotOf, lotPrice, meterOfKind } from '@/core/books';
-import { describeTerm, writeMoney, writeShare } from '@/core/display';
-import { RATE_TERMS } from '@/core/terms';
+import { kindOf, lotOf, lotPrice, meterOfKind } from '@/engine/books';
+import { describeTerm } from '@/engine/terms';
+import { writeMoney, writeShare } from '@/platform/words';
+import { RATE_TERMS } from '@/engine/terms';
 import { type RateRow, toRate } from '@/formats/price-book';
 import type { FoundOffer, OfferSheet } from '@/operations';
 import { INPUT } from '@/ui/field';

@@ -1,8 +1,8 @@
 /** Prices over all books: what is asked above, offers in the ledger, everything about one of them in the margin. */
 'use client';
 import { type ReactNode, useEffect, useMemo, useState } from 'react';
-import { type Kind, KIND_CODES, kindOf } from '@/core/books';
-import { writeMoney, writeNumber } from '@/core/display';
+import { type Kind, KIND_CODES, kindOf } from '@/engine/books';
+import { writeMoney, writeNumber } from '@/platform/words';
 import type { FoundOffer } from '@/operations';
 import { Empty } from '@/ui/empty';
 import { Ledger, type LedgerColumn, type LedgerCursor, type LedgerRow } from '@/ui/ledger';

@@ -1,7 +1,7 @@
 /** What may be asked of offers. */
 'use client';
 import Link from 'next/link';
-import { KINDS } from '@/core/books';
+import { KINDS } from '@/engine/books';
 import { INPUT } from '@/ui/field';
 
 export interface SearchPlace {

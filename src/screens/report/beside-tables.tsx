@@ -1,6 +1,6 @@
 /** Alternatives and axes in a report: the tables of the files, on the page. */
-import type { Drawing, FlatTable } from '@/core/display';
-import type { KeptAnswer } from '@/core/kept';
+import type { Drawing, FlatTable } from '@/platform/tables';
+import type { KeptAnswer } from '@/features/saved-questions/calc';
 import { CurveChart } from '@/ui/curve-chart';
 import { FlatRows } from '../flat-rows';
 import { HEADING } from './report-looks';

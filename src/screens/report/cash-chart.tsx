@@ -1,8 +1,8 @@
 /** A chart that answers its title: what leaves the account, quarter by quarter. The table beside it has the same figures. */
 'use client';
 import dynamic from 'next/dynamic';
-import { writeMoney, writeNumber } from '@/core/display';
-import type { ReportMonth } from '@/core/report';
+import { writeMoney, writeNumber } from '@/platform/words';
+import type { ReportMonth } from '@/features/report/calc';
 import { useChartColours } from '@/ui/chart-colours';
 
 const Chart = dynamic(() => import('react-apexcharts'), { ssr: false });

@@ -1,7 +1,7 @@
 /** A report on its way to a file: asked for, followed, called off; saved by the browser when it is there. */
 'use client';
 import { useEffect, useRef, useState } from 'react';
-import type { ReportForm } from '@/core/report';
+import type { ReportForm } from '@/features/report/calc';
 import type { TableForm } from '@/operations';
 import { callApi } from '../lib/call-api';
 import { saveFile } from '../lib/save-file';

@@ -1,6 +1,6 @@
 /** What stands behind a report: ways of paying, everything as entered, prices used. */
 import { Fragment } from 'react';
-import type { Report } from '@/core/report';
+import type { Report } from '@/features/report/calc';
 import { Amount } from '@/ui/amount';
 import { CELL, HEAD, HEADING } from './report-looks';
 

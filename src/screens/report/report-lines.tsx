@@ -1,7 +1,7 @@
 /** The lines of a report with their sections and the total. */
 import type { ReactNode } from 'react';
-import { writeNumber } from '@/core/display';
-import type { Report, ReportLine, ReportSection } from '@/core/report';
+import { writeNumber } from '@/platform/words';
+import type { Report, ReportLine, ReportSection } from '@/features/report/calc';
 import { Amount, NotPriced } from '@/ui/amount';
 import { Wick } from '@/ui/wick';
 import { CELL, HEAD, HEADING } from './report-looks';

@@ -1,6 +1,6 @@
 /** A report as a page: for the screen, for print, and for those with a link. Rows add up to sections and the total. */
-import { writeMoney } from '@/core/display';
-import type { Labelled, Report, ReportMonth } from '@/core/report';
+import { writeMoney } from '@/platform/words';
+import type { Labelled, Report, ReportMonth } from '@/features/report/calc';
 import { Amount } from '@/ui/amount';
 import { Wick } from '@/ui/wick';
 import { BesideTables, KeptAnswers } from './beside-tables';

@@ -1,6 +1,6 @@
 /** A review beside the list: what it moves, and what may be done with it. */
 'use client';
-import { writeMoney } from '@/core/display';
+import { writeMoney } from '@/platform/words';
 import type { ReviewListing } from '@/operations';
 import { Button } from '@/ui/button';
 import { Difference, LimitsMark } from './marks';

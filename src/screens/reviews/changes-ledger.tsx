@@ -2,7 +2,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { type KeyboardEvent, useEffect, useMemo, useState } from 'react';
-import { addAll, decimal } from '@/core/base';
+import { addAll, decimal } from '@/engine/base';
 import type { ReviewListing } from '@/operations';
 import { Button } from '@/ui/button';
 import { Empty } from '@/ui/empty';

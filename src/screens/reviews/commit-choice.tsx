@@ -1,7 +1,7 @@
 /** Which commit of the change is shown: every one that came in is kept. */
 'use client';
 import { useRouter } from 'next/navigation';
-import { writeMoney } from '@/core/display';
+import { writeMoney } from '@/platform/words';
 import type { ReviewListing } from '@/operations';
 import { Choice } from '@/ui/field';
 import { useReview } from './review-context';

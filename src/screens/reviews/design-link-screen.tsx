@@ -3,9 +3,10 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
-import { signedAmount, writeMoney } from '@/core/display';
-import type { DesignEdit } from '@/core/design';
-import type { LineMatch, LineMatches } from '@/core/review';
+import { signedAmount } from '@/features/review/words';
+import { writeMoney } from '@/platform/words';
+import type { DesignEdit } from '@/engine/design';
+import type { LineMatch, LineMatches } from '@/features/review/calc';
 import type { EffectAnswer } from '@/workers/review-protocol';
 import { Button } from '@/ui/button';
 import { Choice } from '@/ui/field';

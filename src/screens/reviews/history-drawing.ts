@@ -1,5 +1,5 @@
 /** What a repository costs a month, over its merged changes: level from one to the next. */
-import type { Drawing } from '@/core/display';
+import type { Drawing } from '@/platform/tables';
 import type { ReviewListing } from '@/operations';
 
 /** Null: fewer than two amounts, or amounts of two currencies, are no line. */

@@ -2,8 +2,9 @@
 'use client';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { decimal } from '@/core/base';
-import { signedAmount, writeMoney } from '@/core/display';
+import { decimal } from '@/engine/base';
+import { signedAmount } from '@/features/review/words';
+import { writeMoney } from '@/platform/words';
 import type { ReviewListing } from '@/operations';
 import { Amount } from '@/ui/amount';
 import { CurveChart } from '@/ui/curve-chart';

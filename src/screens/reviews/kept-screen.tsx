@@ -1,7 +1,8 @@
 /** What is kept of the change: the extract, resource by resource, and the two files beside the code. Nothing else is. */
 'use client';
 import { useMemo, useState } from 'react';
-import { mappedSideWords, writeNumber } from '@/core/display';
+import { mappedSideWords } from '@/features/review/words';
+import { writeNumber } from '@/platform/words';
 import { Button } from '@/ui/button';
 import { saveText } from '../lib/save-text';
 import { Trouble } from '../lib/trouble';

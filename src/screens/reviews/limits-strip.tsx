@@ -1,7 +1,7 @@
 /** What the limits say, before anything else: a sentence for each that is broken. */
 import { CircleAlert, TriangleAlert } from 'lucide-react';
-import { brokenSentence, limitsSentence } from '@/core/display';
-import type { LimitsAnswer } from '@/core/review';
+import { brokenSentence, limitsSentence } from '@/features/review/words';
+import type { LimitsAnswer } from '@/features/review/calc';
 
 interface LimitsStripProps {
   readonly limits: LimitsAnswer;

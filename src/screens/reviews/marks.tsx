@@ -1,6 +1,6 @@
 /** Small signs of a review: what it moves, whether its limits are kept. Never by colour alone. */
 import { Check, CircleAlert, TriangleAlert } from 'lucide-react';
-import type { LimitsAnswer } from '@/core/review';
+import type { LimitsAnswer } from '@/features/review/calc';
 import { Amount } from '@/ui/amount';
 
 export function sideClass(difference: string): string {

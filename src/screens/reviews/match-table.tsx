@@ -1,7 +1,7 @@
 /** Which line of the code is which line of the design: found where only one is alike, and said by people else. */
 'use client';
 import { useState } from 'react';
-import type { LineMatch } from '@/core/review';
+import type { LineMatch } from '@/features/review/calc';
 import { INPUT } from '@/ui/field';
 import type { EffectAnswer, EffectLine } from '@/workers/review-protocol';
 

@@ -1,6 +1,6 @@
 /** What its rule makes of each resource of a type: before and after, and what it read. */
-import { mappedSideWords } from '@/core/display';
-import type { MappedResource } from '@/core/review';
+import { mappedSideWords } from '@/features/review/words';
+import type { MappedResource } from '@/features/review/calc';
 
 /** More are not drawn at once. */
 const SHOWN = 100;

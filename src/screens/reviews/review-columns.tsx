@@ -1,8 +1,8 @@
 /** Columns of a review's ledger: what happens, before, after, the difference; a column for each way it could be otherwise. */
 import { ChevronDown, ChevronRight } from 'lucide-react';
-import { addAll, type Decimal, decimal } from '@/core/base';
-import { doubtWords, rowWords } from '@/core/display';
-import type { ReviewRow, WhatIfColumn } from '@/core/review';
+import { addAll, type Decimal, decimal } from '@/engine/base';
+import { doubtWords, rowWords } from '@/features/review/words';
+import type { ReviewRow, WhatIfColumn } from '@/features/review/calc';
 import { Amount, NotPriced } from '@/ui/amount';
 import type { LedgerColumn } from '@/ui/ledger';
 import type { WorkAnswer } from '@/workers/review-protocol';

@@ -1,7 +1,7 @@
 /** What every view of a review knows: the review, its load profile, who works it out, what it says. */
 'use client';
 import { createContext, useContext } from 'react';
-import type { BookPin } from '@/core/design';
+import type { BookPin } from '@/engine/design';
 import type { RepositoryLink, ReviewListing, StoredReview } from '@/operations';
 import type { ReviewClient } from '@/workers/review-client';
 import type {

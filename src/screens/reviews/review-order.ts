@@ -1,5 +1,5 @@
 /** Which reviews are shown, and in which order. */
-import { decimal } from '@/core/base';
+import { decimal } from '@/engine/base';
 import type { ReviewListing } from '@/operations';
 
 export const SHOWN = [

@@ -1,7 +1,7 @@
 /** Rows of a review's ledger: modules as a tree that folds, their resources below them, what rounding leaves, the month. */
-import { addAll, decimal } from '@/core/base';
-import { heldSum, isFelt } from '@/core/display';
-import type { GroupSum, Review, ReviewRow, Sums } from '@/core/review';
+import { addAll, decimal } from '@/engine/base';
+import { heldSum, isFelt } from '@/features/review/words';
+import type { GroupSum, Review, ReviewRow, Sums } from '@/features/review/calc';
 import type { LedgerRow } from '@/ui/ledger';
 
 export type ReviewItem =

@@ -1,6 +1,6 @@
 /** The tally of a review: the month before and after, its range, twelve months, what is paid at once, what is not known. */
 'use client';
-import { writeNumber } from '@/core/display';
+import { writeNumber } from '@/platform/words';
 import { Amount } from '@/ui/amount';
 import { TallyFigure, TallyLine } from '@/ui/tally-line';
 import { Wick } from '@/ui/wick';

@@ -1,5 +1,5 @@
 /** How much something is used, as it is typed: one amount, a range, three cases; in any unit that fits. */
-import { sentenceFor } from '@/core/display';
+import { sentenceFor } from '@/platform/words';
 import type { SaidUse } from '@/formats/review/load-file';
 import { readCased } from '../design/cells/cases-text';
 import { readAmount } from '../design/cells/number-text';

@@ -2,7 +2,7 @@
 'use client';
 import { X } from 'lucide-react';
 import { useRef } from 'react';
-import { describeTerm } from '@/core/display';
+import { describeTerm } from '@/engine/terms';
 import { Menu, type MenuItem } from '@/ui/menu';
 import type { NamedWhatIf, Offered, PlainWhatIf } from '@/workers/review-protocol';
 import { ExportReview } from './export-review';

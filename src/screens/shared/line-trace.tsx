@@ -2,7 +2,7 @@
 'use client';
 import { useState } from 'react';
 import { callApi } from '../lib/call-api';
-import type { PlainFigure } from '@/core/trace';
+import type { PlainFigure } from '@/engine/trace';
 import { TraceTree } from '@/ui/trace-tree';
 
 interface LineTraceProps {

@@ -1,6 +1,6 @@
 /** Of which part of the bill: the whole, a section, a line, a meter, what is included, or a tag. */
 'use client';
-import type { WatchOf } from '@/core/watches';
+import type { WatchOf } from '@/features/alerts/calc';
 import type { WatchChoices } from '@/operations';
 import { Choice, Field } from '@/ui/field';
 

@@ -1,5 +1,5 @@
 /** How far something is of a limit: a rule with its steps; what is projected is drawn lighter. Beyond the limit in ember. */
-import { writeShare } from '@/core/display';
+import { writeShare } from '@/platform/words';
 
 interface StepBarProps {
   /** Said instead of the picture. */

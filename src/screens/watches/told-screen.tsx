@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import { writeWatched } from '@/core/display';
+import { writeWatched } from '@/features/alerts/words';
 import type { AlertMessage, KeptMail, WatchAlert } from '@/operations';
 import { Button } from '@/ui/button';
 import { Empty } from '@/ui/empty';

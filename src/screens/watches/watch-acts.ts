@@ -2,7 +2,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useMemo } from 'react';
-import type { Watch } from '@/core/watches';
+import type { Watch } from '@/features/alerts/calc';
 import { callApi } from '../lib/call-api';
 import { removeWithUndo } from '../lib/told-acts';
 

@@ -1,9 +1,9 @@
 /** A watch as it is made or changed. */
 'use client';
 import { useState } from 'react';
-import { decimal } from '@/core/base';
-import { writeShare } from '@/core/display';
-import { USUAL_STEPS, type Watch, type WatchedOn } from '@/core/watches';
+import { decimal } from '@/engine/base';
+import { writeShare } from '@/platform/words';
+import { USUAL_STEPS, type Watch, type WatchedOn } from '@/features/alerts/calc';
 import type { StoredWatch, WatchChoices } from '@/operations';
 import { Button } from '@/ui/button';
 import { ErrorNote } from '@/ui/error-note';

@@ -1,7 +1,8 @@
 /** A watch in the margin: how it stands, its steps, who is told, and where to look further. */
 'use client';
 import Link from 'next/link';
-import { watchedSentence, watchedWords, writeShare, writeWatched } from '@/core/display';
+import { watchedSentence, watchedWords, writeWatched } from '@/features/alerts/words';
+import { writeShare } from '@/platform/words';
 import type { ShownWatch } from '@/operations';
 import { Button } from '@/ui/button';
 import { MarginRow } from '../bills/period-margin';

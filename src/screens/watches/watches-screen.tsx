@@ -1,8 +1,9 @@
 /** Watches: what each stands at, which step comes next and when, and what has been said. */
 'use client';
 import { type KeyboardEvent, useState } from 'react';
-import { watchedSentence, watchedWords, writeReach, writeShare, writeWatched } from '@/core/display';
-import type { Watch } from '@/core/watches';
+import { watchedSentence, watchedWords, writeWatched } from '@/features/alerts/words';
+import { writeReach, writeShare } from '@/platform/words';
+import type { Watch } from '@/features/alerts/calc';
 import type { ShownWatch, WatchChoices } from '@/operations';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';

@@ -1,5 +1,5 @@
 /** Which money of a bill a request asks for. */
-import type { CostBasis } from '@/core/bills';
+import type { CostBasis } from '@/features/bills/calc';
 import { invalid } from '@/operations';
 
 export function basisOf(request: Request): CostBasis {

@@ -1,7 +1,7 @@
 /** The alternatives that there are, in the margin of an axis. */
 'use client';
 import Link from 'next/link';
-import { changeWords } from '@/core/display';
+import { changeWords } from '@/features/design/words';
 import { useRoom } from '../room';
 import { placeNames } from './place-names';
 

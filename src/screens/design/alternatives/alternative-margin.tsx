@@ -2,9 +2,11 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { ComparedColumn, Comparison } from '@/core/comparison';
-import { type Alternative, type Design, editsBetween } from '@/core/design';
-import { changeWords, columnSentence, sentenceFor } from '@/core/display';
+import type { ComparedColumn, Comparison } from '@/features/compare/calc/comparison';
+import { type Alternative, type Design, editsBetween } from '@/engine/design';
+import { changeWords } from '@/features/design/words';
+import { columnSentence } from '@/features/compare/words';
+import { sentenceFor } from '@/platform/words';
 import { writeDesign } from '@/formats/design';
 import { Button } from '@/ui/button';
 import { TextEntry } from '@/ui/text-entry';

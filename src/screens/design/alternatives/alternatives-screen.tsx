@@ -1,7 +1,7 @@
 /** Alternatives as a view of the design: sides that somebody made, or a whole axis priced at once, as the address says. */
 'use client';
 import { useRouter, useSearchParams } from 'next/navigation';
-import { AXES } from '@/core/axes';
+import { AXES } from '@/features/compare/calc/axes';
 import { DesignBody } from '../design-body';
 import { useRoom } from '../room';
 import { AlternativeList } from './alternative-list';

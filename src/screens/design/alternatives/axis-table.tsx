@@ -1,8 +1,9 @@
 /** A whole axis, ranked: what each would cost, against what is chosen, what is known of it, and what it lacks. */
 'use client';
 import { useEffect, useRef } from 'react';
-import type { AxisAnswer, AxisFacts, AxisRow } from '@/core/axes';
-import { missingText, sentenceFor, writeMoney, writeNumber, writeShare } from '@/core/display';
+import type { AxisAnswer, AxisFacts, AxisRow } from '@/features/compare/calc/axes';
+import { missingText } from '@/features/compare/words';
+import { sentenceFor, writeMoney, writeNumber, writeShare } from '@/platform/words';
 import { Amount, NotPriced } from '@/ui/amount';
 
 interface AxisTableProps {

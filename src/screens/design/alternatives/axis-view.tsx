@@ -1,10 +1,10 @@
 /** One axis for the design, a section or a line: asked of the worker, answered in a sentence and a table. */
 'use client';
 import { useMemo, useState } from 'react';
-import { type Axis, type AxisRow, OF_ONE_LINE } from '@/core/axes';
-import type { Design, Scope } from '@/core/design';
+import { type Axis, type AxisRow, OF_ONE_LINE } from '@/features/compare/calc/axes';
+import type { Design, Scope } from '@/engine/design';
 import { readScope } from '@/formats/scope-text';
-import { axisSentence } from '@/core/display';
+import { axisSentence } from '@/features/compare/words';
 import { Empty } from '@/ui/empty';
 import { tell } from '@/ui/toast';
 import { residencesOf } from '../book-list';

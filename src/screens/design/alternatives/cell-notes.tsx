@@ -1,6 +1,6 @@
 /** The cell under the cursor, in words: what the line is on that side, and why it costs what it costs. */
-import type { Comparison } from '@/core/comparison';
-import { sentenceFor, writeMoney, writeShare } from '@/core/display';
+import type { Comparison } from '@/features/compare/calc/comparison';
+import { sentenceFor, writeMoney, writeShare } from '@/platform/words';
 import type { GridCursor } from './comparison-grid';
 import { rowsOf } from './comparison-rows';
 

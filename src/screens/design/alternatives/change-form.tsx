@@ -1,11 +1,11 @@
 /** A wide change, put together from what it reaches and what it does. */
 'use client';
 import { useState } from 'react';
-import { parseDecimal } from '@/core/base';
-import type { Change, Design, Place, Scope } from '@/core/design';
-import { describeTerm } from '@/core/display';
+import { parseDecimal } from '@/engine/base';
+import type { Change, Design, Place, Scope } from '@/engine/design';
+import { describeTerm } from '@/engine/terms';
 import { readScope } from '@/formats/scope-text';
-import { type Term, TERMS } from '@/core/terms';
+import { type Term, TERMS } from '@/engine/terms';
 import { Button } from '@/ui/button';
 import { Choice, Field } from '@/ui/field';
 import type { BookInfo } from '../book-list';

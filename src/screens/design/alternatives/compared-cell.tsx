@@ -1,7 +1,7 @@
 /** One cell of a comparison: the amount with its wick; below, what the line became there and by how much it differs. */
 'use client';
-import type { ComparedCell } from '@/core/comparison';
-import { writeMoney, writeShare } from '@/core/display';
+import type { ComparedCell } from '@/features/compare/calc/comparison';
+import { writeMoney, writeShare } from '@/platform/words';
 import { Amount, NotPriced } from '@/ui/amount';
 import { Wick } from '@/ui/wick';
 

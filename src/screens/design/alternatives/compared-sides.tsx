@@ -1,8 +1,8 @@
 /** The comparison as a grid: lines under one another, or sides. */
 'use client';
 import { useMemo } from 'react';
-import type { Comparison } from '@/core/comparison';
-import { writeMoney } from '@/core/display';
+import type { Comparison } from '@/features/compare/calc/comparison';
+import { writeMoney } from '@/platform/words';
 import type { CashRow } from '@/workers/protocol';
 import { feetOf } from './comparison-feet';
 import { ChangeText } from './compared-cell';

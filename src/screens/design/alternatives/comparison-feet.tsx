@@ -1,6 +1,6 @@
 /** The rows below a comparison: totals, cash, and what each side lacks. */
-import type { ComparedColumn, Comparison } from '@/core/comparison';
-import { writeMoney, writeShare } from '@/core/display';
+import type { ComparedColumn, Comparison } from '@/features/compare/calc/comparison';
+import { writeMoney, writeShare } from '@/platform/words';
 import { Amount } from '@/ui/amount';
 import { Wick } from '@/ui/wick';
 import type { CashRow } from '@/workers/protocol';

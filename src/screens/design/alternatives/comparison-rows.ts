@@ -1,5 +1,5 @@
 /** A comparison as rows of a grid: groups with their lines, or the sides themselves as rows. */
-import type { ComparedCell, ComparedColumn, Comparison } from '@/core/comparison';
+import type { ComparedCell, ComparedColumn, Comparison } from '@/features/compare/calc/comparison';
 
 export interface GridColumn {
   readonly key: string;

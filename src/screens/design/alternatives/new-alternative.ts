@@ -1,7 +1,7 @@
 /** Alternatives that one asks for most, each made by one act, and edits that put them into the design. */
-import type { Alternative, AlternativeEdit, Change, Component, Design, Scope } from '@/core/design';
-import { describeTerm } from '@/core/display';
-import type { Term } from '@/core/terms';
+import type { Alternative, AlternativeEdit, Change, Component, Design, Scope } from '@/engine/design';
+import { describeTerm } from '@/engine/terms';
+import type { Term } from '@/engine/terms';
 import type { BookInfo } from '../book-list';
 
 export interface Suggested {

@@ -1,5 +1,5 @@
 /** How books and regions are called on the screen. */
-import type { PlaceNames } from '@/core/display';
+import type { PlaceNames } from '@/features/design/words';
 import type { BookInfo } from '../book-list';
 
 type Named = Pick<BookInfo, 'key' | 'title' | 'regions'>;

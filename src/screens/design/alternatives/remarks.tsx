@@ -1,6 +1,6 @@
 /** What has to be said of a side before it is called cheaper. */
-import type { ComparedColumn, Remark } from '@/core/comparison';
-import { sentenceFor } from '@/core/display';
+import type { ComparedColumn, Remark } from '@/features/compare/calc/comparison';
+import { sentenceFor } from '@/platform/words';
 
 /** More of a list are behind a fold. */
 const SHOWN = 6;

@@ -1,10 +1,10 @@
 /** What stands above the ledger of an alternative: which one it is, what it costs against the design, the ways out. */
 'use client';
 import Link from 'next/link';
-import { Decimal } from '@/core/base';
-import type { Alternative } from '@/core/design';
-import { writeMoney } from '@/core/display';
-import type { DesignSummary } from '@/core/range';
+import { Decimal } from '@/engine/base';
+import type { Alternative } from '@/engine/design';
+import { writeMoney } from '@/platform/words';
+import type { DesignSummary } from '@/engine/summary';
 
 interface SideBarProps {
   readonly id: string;

@@ -1,8 +1,8 @@
 /** The design and its alternatives side by side, with the sentence above them and what can be made anew. */
 'use client';
 import { useMemo, useState } from 'react';
-import { arranged, type Arrangement, type GroupBy } from '@/core/comparison';
-import { comparisonAnswer } from '@/core/display';
+import { arranged, type Arrangement, type GroupBy } from '@/features/compare/calc/comparison';
+import { comparisonAnswer } from '@/features/compare/words';
 import { Button } from '@/ui/button';
 import { Empty } from '@/ui/empty';
 import { Menu } from '@/ui/menu';

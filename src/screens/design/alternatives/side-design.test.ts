@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { designOf, serverOf } from '@tests/support/designs';
-import { must } from '@/core/base';
+import { must } from '@/engine/base';
 import {
   type Alternative,
   applyEdits,
@@ -8,7 +8,7 @@ import {
   type Design,
   type DesignEdit,
   recorded,
-} from '@/core/design';
+} from '@/engine/design';
 import { madeNow } from './side-design';
 
 const MOVE: Change = { change: 'traffic', what: { of: 'all' }, times: '2' };

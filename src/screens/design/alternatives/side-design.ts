@@ -1,5 +1,5 @@
 /** An alternative as the design that it comes to, at once: what was just done to it needs no worker. */
-import { applyEdits, type Change, type Design, type DesignEdit, editTarget } from '@/core/design';
+import { applyEdits, type Change, type Design, type DesignEdit, editTarget } from '@/engine/design';
 
 export interface Made {
   /** The design with its alternatives, when this was worked out. */

@@ -11,8 +11,8 @@ import {
   type DesignEdit,
   type Edit,
   recorded,
-} from '@/core/design';
-import { sentenceFor } from '@/core/display';
+} from '@/engine/design';
+import { sentenceFor } from '@/platform/words';
 import { faultsOfChange } from '@/formats/design';
 import { Empty } from '@/ui/empty';
 import { tell } from '@/ui/toast';

@@ -1,7 +1,7 @@
 /** Which sides are shown, and in which order. */
 'use client';
-import type { Arrangement } from '@/core/comparison';
-import type { Alternative } from '@/core/design';
+import type { Arrangement } from '@/features/compare/calc/comparison';
+import type { Alternative } from '@/engine/design';
 import { Menu } from '@/ui/menu';
 
 interface SidesMenuProps {

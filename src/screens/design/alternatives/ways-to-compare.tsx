@@ -1,7 +1,7 @@
 /** What is compared: sides that somebody made, or a whole axis at once. Each has an address. */
 'use client';
 import Link from 'next/link';
-import { AXES, type Axis } from '@/core/axes';
+import { AXES, type Axis } from '@/features/compare/calc/axes';
 
 export const AXIS_WORDS: Readonly<Record<Axis, string>> = {
   regions: 'Every region',

@@ -1,9 +1,9 @@
 /** How much of a difference is made by what is included free: worked out when somebody asks. */
 'use client';
 import { useMemo, useState } from 'react';
-import { decimal } from '@/core/base';
-import type { Alternative, Design } from '@/core/design';
-import { freeSentence } from '@/core/display';
+import { decimal } from '@/engine/base';
+import type { Alternative, Design } from '@/engine/design';
+import { freeSentence } from '@/features/compare/words';
 import type { PricingClient } from '@/workers/client';
 import { useAsked } from '../use-asked';
 

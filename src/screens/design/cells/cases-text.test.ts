@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { componentOf, serverOf, storeOf } from '@tests/support/designs';
-import { decimal } from '@/core/base';
-import type { Component, Edit } from '@/core/design';
-import type { Cased } from '@/core/usage';
+import { decimal } from '@/engine/base';
+import type { Component, Edit } from '@/engine/design';
+import type { Cased } from '@/engine/usage';
 import { readWhole } from './number-text';
 import { casedText, readCased } from './cases-text';
 import { editTextOfUse, readCount, readUse } from './use-text';

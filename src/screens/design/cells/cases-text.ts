@@ -2,8 +2,8 @@
  * Three cases in one text: "3 / 4 / 6" is lean, likely, heavy; "3..6" is a range, likely stays where it is inside. A
  * single value is the likely one, and widens a range that does not hold it.
  */
-import { decimal, Decimal, err, issue, ok, type Result } from '@/core/base';
-import { type Cased, isOutOfOrder, isRanged, withLikely } from '@/core/usage';
+import { decimal, Decimal, err, issue, ok, type Result } from '@/engine/base';
+import { type Cased, isOutOfOrder, isRanged, withLikely } from '@/engine/usage';
 
 /** A slash between values; one inside a unit (MB/s) has no number behind it. */
 const SLASH = /\s*\/\s*(?=[-\u2212]?[\d.,])/;

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { sentenceFor } from '@/core/display';
-import type { Result } from '@/core/base';
-import { chargeFaults, type ChargeText } from '@/core/rates';
+import { sentenceFor } from '@/platform/words';
+import type { Result } from '@/engine/base';
+import { chargeFaults, type ChargeText } from '@/engine/rates';
 import {
   asStructure,
   OWN_STRUCTURES,

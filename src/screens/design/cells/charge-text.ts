@@ -2,7 +2,7 @@
  * The charge of an own line as one types it: "0.09 up to 10240, 0.07 beyond" for tiers, "5 up to 50, 10 up to 500, then
  * 10 per 500" for steps. What is written is what is read.
  */
-import { assertNever, decimal, err, issue, ok, parseDecimal, type Result } from '@/core/base';
+import { assertNever, decimal, err, issue, ok, parseDecimal, type Result } from '@/engine/base';
 import {
   type Band,
   type ChargeStructure,
@@ -12,7 +12,7 @@ import {
   readCharge,
   STRUCTURES,
   type Tier,
-} from '@/core/rates';
+} from '@/engine/rates';
 
 /** What a person may choose for an own line, with its words. */
 export const OWN_STRUCTURES = (Object.keys(STRUCTURES) as ChargeStructure[]).flatMap((structure) => {

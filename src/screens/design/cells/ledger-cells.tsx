@@ -1,9 +1,9 @@
 /** What the ledger's cells show. */
 import { CircleAlert, Plus } from 'lucide-react';
-import { choiceIsGuessed, type Component, placeIsTakenOver } from '@/core/design';
-import { sentenceFor } from '@/core/display';
-import type { LineSummary } from '@/core/range';
-import { commitmentOf, describeTerm } from '@/core/terms';
+import { choiceIsGuessed, type Component, placeIsTakenOver } from '@/engine/design';
+import { sentenceFor } from '@/platform/words';
+import type { LineSummary } from '@/engine/summary';
+import { commitmentOf, describeTerm } from '@/engine/terms';
 import { Amount, NotPriced } from '@/ui/amount';
 import { Wick } from '@/ui/wick';
 import type { Row } from '../rows';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { sentenceFor } from '@/core/display';
+import { sentenceFor } from '@/platform/words';
 import { monthValuesText, readMonthValues } from './month-values';
 
 const refusal = (text: string): string => {

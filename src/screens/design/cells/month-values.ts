@@ -1,5 +1,5 @@
 /** A value for some months, as one types it: "3: 2.5, 9: 1.8" is 2.5 in the third month and 1.8 in the ninth. */
-import { err, issue, ok, parseDecimal, type Result } from '@/core/base';
+import { err, issue, ok, parseDecimal, type Result } from '@/engine/base';
 
 export interface MonthValue {
   /** The first is 1. */

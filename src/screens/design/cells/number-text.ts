@@ -1,6 +1,6 @@
 /** Numbers and quantities as they are typed, read as plain decimal text. */
-import { err, issue, ok, type Result } from '@/core/base';
-import { convertQuantity, readQuantity } from '@/core/units';
+import { err, issue, ok, type Result } from '@/engine/base';
+import { convertQuantity, readQuantity } from '@/engine/units';
 
 /** Reads an amount typed in any fitting unit as plain decimal text in `unit`. */
 export function readAmount(unit: string): (text: string) => Result<string> {

@@ -1,7 +1,7 @@
 /** Shares as people write them: per cent. What is kept stays the share itself, "0.02" for "2 %". */
-import { decimal, err, issue, ok, parseDecimal, type Result } from '@/core/base';
-import { writeNumber } from '@/core/display';
-import { readQuantity } from '@/core/units';
+import { decimal, err, issue, ok, parseDecimal, type Result } from '@/engine/base';
+import { writeNumber } from '@/platform/words';
+import { readQuantity } from '@/engine/units';
 
 /** "2" of the share 0.02; empty where there is none. The unit stands beside the field. */
 export function percentText(share: string | null | undefined): string {

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { tagsText } from '@/core/display';
+import { tagsText } from '@/features/design/words';
 import { readTags } from './tags-text';
 
 describe('tags', () => {

@@ -1,5 +1,5 @@
 /** Tags as one writes them: "team = booking, stage = live". */
-import { err, issue, ok, type Result } from '@/core/base';
+import { err, issue, ok, type Result } from '@/engine/base';
 
 export type Tags = Readonly<Record<string, string>>;
 

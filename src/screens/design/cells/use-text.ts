@@ -2,12 +2,13 @@
  * The one "use" cell of a row as text: running hours for servers ("always", "300 h", "10 h × 22 d"), the main
  * quantity with its unit for everything else ("500 GiB"). Reading gives the edit or a sentence.
  */
-import { type Decimal, err, issue, ok, parseDecimal, type Result } from '@/core/base';
-import { mainMeter } from '@/core/books';
-import type { Component, Edit, UsageEntry } from '@/core/design';
-import { describeRunning, describeUse, usesRunning, writeNumber } from '@/core/display';
-import { convertQuantity, readQuantity } from '@/core/units';
-import { CASES, type Cased, type Running, runningHours, inAllCases } from '@/core/usage';
+import { type Decimal, err, issue, ok, parseDecimal, type Result } from '@/engine/base';
+import { mainMeter } from '@/engine/books';
+import type { Component, Edit, UsageEntry } from '@/engine/design';
+import { describeRunning, describeUse, usesRunning } from '@/features/design/words';
+import { writeNumber } from '@/platform/words';
+import { convertQuantity, readQuantity } from '@/engine/units';
+import { CASES, type Cased, type Running, runningHours, inAllCases } from '@/engine/usage';
 import { casedText, partsOf, readCased } from './cases-text';
 import { readAmount, readWhole } from './number-text';
 

@@ -1,10 +1,10 @@
 /** The checklist: what may be forgotten or quietly dear, each with its remedy, or an answer why it is not wanted. */
 'use client';
 import { useState } from 'react';
-import { groupInText } from '@/core/display';
-import type { Design, Edit } from '@/core/design';
-import { findComponent } from '@/core/design';
-import type { DesignSummary } from '@/core/range';
+import { groupInText } from '@/platform/words';
+import type { Design, Edit } from '@/engine/design';
+import { findComponent } from '@/engine/design';
+import type { DesignSummary } from '@/engine/summary';
 import { Amount } from '@/ui/amount';
 import { Button } from '@/ui/button';
 import { Empty } from '@/ui/empty';

@@ -1,8 +1,8 @@
 /** Guesses and defaults nobody has touched, by the money behind them. */
 'use client';
-import { untouchedOf } from '@/core/checks';
-import type { Design } from '@/core/design';
-import type { DesignSummary } from '@/core/range';
+import { untouchedOf } from '@/features/checklist/calc';
+import type { Design } from '@/engine/design';
+import type { DesignSummary } from '@/engine/summary';
 import { Amount } from '@/ui/amount';
 
 const SHOWN = 20;

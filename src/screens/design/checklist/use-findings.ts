@@ -1,7 +1,7 @@
 /** What the rules find in the design as it is now; asked anew a moment after each change. */
 'use client';
 import { useMemo } from 'react';
-import type { Design } from '@/core/design';
+import type { Design } from '@/engine/design';
 import type { PricingClient } from '@/workers/client';
 import type { PricedFinding } from '@/workers/protocol';
 import { useAsked } from '../use-asked';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { designOf, serverOf, volumeOf } from '@tests/support/designs';
-import type { Edit } from '@/core/design';
+import type { Edit } from '@/engine/design';
 import { describeEdits } from './describe-edits';
 
 const design = designOf([

@@ -1,7 +1,7 @@
 /** Edits in words, for the history: "Count of “Front servers”: 4, lean 3, heavy 6". */
-import { kindOf, meterOfKind } from '@/core/books';
-import { type Design, type Edit, findComponent } from '@/core/design';
-import { editSubject, editValue } from '@/core/display';
+import { kindOf, meterOfKind } from '@/engine/books';
+import { type Design, type Edit, findComponent } from '@/engine/design';
+import { editSubject, editValue } from '@/features/design/words';
 
 /** What is alike is said once: "12 lines added". */
 export function describeEdits(edits: readonly Edit[], design: Design): string[] {

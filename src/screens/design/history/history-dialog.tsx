@@ -1,7 +1,7 @@
 /** The design's revisions: who, when, what; what going back to one would change, and the going back, which can be undone. */
 'use client';
 import { useEffect, useState } from 'react';
-import { type Design, type Edit, editsBetween } from '@/core/design';
+import { type Design, type Edit, editsBetween } from '@/engine/design';
 import type { HistoryRow } from '@/operations';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';

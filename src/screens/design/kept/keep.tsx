@@ -2,7 +2,7 @@
 'use client';
 import Link from 'next/link';
 import { useState } from 'react';
-import { isSame, type Kept, type KeptAsk, MOST_KEPT } from '@/core/design';
+import { isSame, type Kept, type KeptAsk, MOST_KEPT } from '@/engine/design';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { INPUT } from '@/ui/field';

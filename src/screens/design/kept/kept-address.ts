@@ -1,5 +1,5 @@
 /** Where a kept question is looked at. */
-import type { KeptAsk, Scope } from '@/core/design';
+import type { KeptAsk, Scope } from '@/engine/design';
 import { writeAlong } from '@/formats/along-text';
 
 export function addressOfKept(design: string, ask: KeptAsk): string {

@@ -1,6 +1,6 @@
 /** Which alternatives are drawn beside the design. */
 'use client';
-import type { Design } from '@/core/design';
+import type { Design } from '@/engine/design';
 
 interface BesideTicksProps {
   readonly design: Design;

@@ -1,8 +1,8 @@
 /** A curve drawn, with its files and the same as tables. */
 'use client';
 import { memo } from 'react';
-import type { Curve } from '@/core/curves';
-import { curveDrawing, curveSentence, curveTable } from '@/core/display';
+import type { Curve } from '@/features/load/calc';
+import { curveDrawing, curveSentence, curveTable } from '@/features/load/words';
 import { flatTableCsv } from '@/formats/flat-table-csv';
 import { Button } from '@/ui/button';
 import { CurveChart } from '@/ui/curve-chart';

@@ -1,7 +1,9 @@
 /** What a curve shows, as tables: named places, what happens on the way, which lines grow and which stay. */
 'use client';
-import { type Curve, grows } from '@/core/curves';
-import { curveTable, flatCellText, marksText, placeOnAxis, writeMoney, writeShare } from '@/core/display';
+import { type Curve, grows } from '@/features/load/calc';
+import { curveTable, marksText, placeOnAxis } from '@/features/load/words';
+import { flatCellText } from '@/platform/tables';
+import { writeMoney, writeShare } from '@/platform/words';
 
 const HEAD = 'border-b border-ink px-2 py-1 text-xs font-medium text-soft first:pl-0';
 const CELL = 'border-b border-line px-2 py-1 first:pl-0';

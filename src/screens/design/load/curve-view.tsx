@@ -1,8 +1,8 @@
 /** One curve: its question, its answer in a sentence, the drawing, and the same as tables. */
 'use client';
 import { useMemo, useState } from 'react';
-import { curveSentence, lowered } from '@/core/display';
-import { amountOf } from '@/core/kept';
+import { curveSentence, lowered } from '@/features/load/words';
+import { amountOf } from '@/features/saved-questions/calc';
 import { Keep } from '../kept/keep';
 import { useRoom } from '../room';
 import { ScopeSelect } from '../scope-select';

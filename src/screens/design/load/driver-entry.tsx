@@ -1,8 +1,8 @@
 /** One driver: what it is called, what it is measured in, its three values and its range. */
 'use client';
-import { parseDecimal } from '@/core/base';
-import { sentenceFor } from '@/core/display';
-import { type Driver, DRIVER_NAME } from '@/core/drivers';
+import { parseDecimal } from '@/engine/base';
+import { sentenceFor } from '@/platform/words';
+import { type Driver, DRIVER_NAME } from '@/engine/drivers';
 import { Button } from '@/ui/button';
 import { TextEntry } from '@/ui/text-entry';
 import { CasedEntry } from '../margin/cased-entry';

@@ -1,7 +1,7 @@
 /** What the load is stated by, and what follows it: drivers with their values, and formulas of entries. */
 'use client';
-import { type Design, designInStep } from '@/core/design';
-import { type Driver, MOST_DRIVERS } from '@/core/drivers';
+import { type Design, designInStep } from '@/engine/design';
+import { type Driver, MOST_DRIVERS } from '@/engine/drivers';
 import { Button } from '@/ui/button';
 import { useRoom } from '../room';
 import { DriverEntry } from './driver-entry';

@@ -1,7 +1,8 @@
 /** A day or a month at so many times the load, by line: what grows, and what holds. */
 'use client';
 import { useMemo } from 'react';
-import { fameTable, writeNumber } from '@/core/display';
+import { fameTable } from '@/features/load/words';
+import { writeNumber } from '@/platform/words';
 import { writeAlong } from '@/formats/along-text';
 import { flatTableCsv } from '@/formats/flat-table-csv';
 import { Button } from '@/ui/button';

@@ -12,10 +12,10 @@ import {
   followingOf,
   type NamedEntry,
   usualFormulas,
-} from '@/core/design';
-import { sentenceFor, writeNumber } from '@/core/display';
-import type { Driver } from '@/core/drivers';
-import { type Cased, isRanged } from '@/core/usage';
+} from '@/engine/design';
+import { sentenceFor, writeNumber } from '@/platform/words';
+import type { Driver } from '@/engine/drivers';
+import { type Cased, isRanged } from '@/engine/usage';
 import { Button } from '@/ui/button';
 import { INPUT } from '@/ui/field';
 import { casedText } from '../cells/cases-text';

@@ -1,6 +1,6 @@
 /** What is looked at in the load of a design, as it stands in the address. */
-import type { Axis1 } from '@/core/curves';
-import { type Along, type Design, READY, type Ready, type Scope } from '@/core/design';
+import type { Axis1 } from '@/features/load/calc';
+import { type Along, type Design, READY, type Ready, type Scope } from '@/engine/design';
 import { readAlong, writeAlong } from '@/formats/along-text';
 import { readScope } from '@/formats/scope-text';
 

@@ -1,8 +1,8 @@
 /** A map drawn: which side costs least where, each with its letter, and the same as a table. */
 'use client';
 import { useRef } from 'react';
-import type { LoadMap } from '@/core/curves';
-import { mapSentence, mapTable, placeOnAxis } from '@/core/display';
+import type { LoadMap } from '@/features/load/calc';
+import { mapSentence, mapTable, placeOnAxis } from '@/features/load/words';
 import { flatTableCsv } from '@/formats/flat-table-csv';
 import { Button } from '@/ui/button';
 import { saveSvg } from '@/ui/save-svg';

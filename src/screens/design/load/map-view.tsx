@@ -1,9 +1,9 @@
 /** Two things that vary: which side costs least where, drawn and as a table. */
 'use client';
 import { useMemo } from 'react';
-import type { Along } from '@/core/design';
-import { type LoadMap, usualAxis } from '@/core/curves';
-import { mapSentence } from '@/core/display';
+import type { Along } from '@/engine/design';
+import { type LoadMap, usualAxis } from '@/features/load/calc';
+import { mapSentence } from '@/features/load/words';
 import { readAlong, writeAlong } from '@/formats/along-text';
 import { Empty } from '@/ui/empty';
 import { useRoom } from '../room';

@@ -1,8 +1,8 @@
 /** From where to where an axis goes, and whether by equal steps or by powers. */
 'use client';
-import { parseDecimal } from '@/core/base';
-import type { Axis1 } from '@/core/curves';
-import { sentenceFor } from '@/core/display';
+import { parseDecimal } from '@/engine/base';
+import type { Axis1 } from '@/features/load/calc';
+import { sentenceFor } from '@/platform/words';
 import { TextEntry } from '@/ui/text-entry';
 
 type Range = Pick<Axis1, 'from' | 'to' | 'scale'>;

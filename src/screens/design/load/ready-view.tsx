@@ -1,9 +1,9 @@
 /** Questions that need no set-up: a line, or a pair of lines, over the one entry that the question turns on. */
 'use client';
 import { useMemo } from 'react';
-import { readyFor, turnsOn } from '@/core/curves';
-import { type Ready, allComponents, type Design, findComponent } from '@/core/design';
-import { curveSentence } from '@/core/display';
+import { readyFor, turnsOn } from '@/features/load/calc';
+import { type Ready, allComponents, type Design, findComponent } from '@/engine/design';
+import { curveSentence } from '@/features/load/words';
 import { Empty } from '@/ui/empty';
 import type { PricingClient } from '@/workers/client';
 import { Keep } from '../kept/keep';

@@ -1,11 +1,11 @@
 /** How the focused amount adds up, in any of the three cases. */
 'use client';
 import { useState } from 'react';
-import type { Design } from '@/core/design';
-import { CASES, type Case } from '@/core/usage';
+import type { Design } from '@/engine/design';
+import { CASES, type Case } from '@/engine/usage';
 import { TraceTree } from '@/ui/trace-tree';
 import type { PricingClient } from '@/workers/client';
-import type { AmountOf } from '@/core/pricing';
+import type { AmountOf } from '@/engine/pricing';
 import { useExplanation } from '../pricing';
 
 interface AddsUpProps {

@@ -1,9 +1,9 @@
 /** An agreement while it is typed: texts that are read together, and what may be chosen for it. */
-import { KINDS, licenceMeter, type MeterDefinition, meterOfKind } from '@/core/books';
-import { allComponents, type Design } from '@/core/design';
-import { sentenceFor } from '@/core/display';
-import type { Agreement, Covers, Term } from '@/core/terms';
-import { UNIT_CODES, unitOf } from '@/core/units';
+import { KINDS, licenceMeter, type MeterDefinition, meterOfKind } from '@/engine/books';
+import { allComponents, type Design } from '@/engine/design';
+import { sentenceFor } from '@/platform/words';
+import type { Agreement, Covers, Term } from '@/engine/terms';
+import { UNIT_CODES, unitOf } from '@/engine/units';
 import { readTiers, tiersText } from '../cells/charge-text';
 import { percentText, readPercent } from '../cells/percent-text';
 import type { BookInfo } from '../book-list';

@@ -1,10 +1,10 @@
 /** An agreement as it is entered: what it covers, what was agreed, the margin on top, and when it holds. */
 'use client';
 import { useMemo, useState } from 'react';
-import type { MeterDefinition } from '@/core/books';
-import type { Design } from '@/core/design';
-import { describeTerm } from '@/core/display';
-import { type Agreement, type Term, TERMS } from '@/core/terms';
+import type { MeterDefinition } from '@/engine/books';
+import type { Design } from '@/engine/design';
+import { describeTerm } from '@/engine/terms';
+import { type Agreement, type Term, TERMS } from '@/engine/terms';
 import { Button } from '@/ui/button';
 import { Choice, Field } from '@/ui/field';
 import type { BookInfo } from '../book-list';

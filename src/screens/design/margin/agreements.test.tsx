@@ -3,10 +3,10 @@ import { cleanup, fireEvent, render, screen, within } from '@testing-library/rea
 import fc from 'fast-check';
 import { afterEach, describe, expect, it } from 'vitest';
 import { agreementOf, designOf, serverOf, storeOf } from '@tests/support/designs';
-import { KINDS } from '@/core/books';
-import type { Edit } from '@/core/design';
-import { type Agreement, TERMS } from '@/core/terms';
-import { UNIT_CODES } from '@/core/units';
+import { KINDS } from '@/engine/books';
+import type { Edit } from '@/engine/design';
+import { type Agreement, TERMS } from '@/engine/terms';
+import { UNIT_CODES } from '@/engine/units';
 import { designSchema } from '@/formats/design';
 import { coveredMeters, draftOf, EMPTY_DRAFT, EVERYTHING, priceUnits, readDraft } from './agreement-draft';
 import { Agreements } from './agreements';

@@ -1,9 +1,9 @@
 /** What was negotiated for this design: what it covers, the discount, the margin, its dates; and what the team keeps. */
 'use client';
 import { useState } from 'react';
-import type { Design, Edit } from '@/core/design';
-import { agreementWords } from '@/core/report';
-import type { Agreement } from '@/core/terms';
+import type { Design, Edit } from '@/engine/design';
+import { agreementWords } from '@/features/report/calc';
+import type { Agreement } from '@/engine/terms';
 import type { LibraryItem } from '@/operations';
 import { Button } from '@/ui/button';
 import { tell } from '@/ui/toast';

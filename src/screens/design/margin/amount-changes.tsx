@@ -1,7 +1,7 @@
 /** What lines come to instead of what they came to: the rows of every notice that amounts change. */
-import type { AmountChange } from '@/core/compare';
-import { type Design, findComponent } from '@/core/design';
-import { writeMoney } from '@/core/display';
+import type { AmountChange } from '@/engine/difference';
+import { type Design, findComponent } from '@/engine/design';
+import { writeMoney } from '@/platform/words';
 
 export function AmountChanges({
   rows,

@@ -1,8 +1,8 @@
 /** By how much the load may grow before the budget is crossed. */
 'use client';
 import { useMemo } from 'react';
-import type { Design } from '@/core/design';
-import { writeNumber } from '@/core/display';
+import type { Design } from '@/engine/design';
+import { writeNumber } from '@/platform/words';
 import type { PricingClient } from '@/workers/client';
 import { useAsked } from '../use-asked';
 

@@ -3,7 +3,7 @@ import { cleanup, render, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it } from 'vitest';
 import { smallBooks } from '@tests/support/books';
 import { designOf, serverOf } from '@tests/support/designs';
-import { summarise } from '@/core/range';
+import { summarise } from '@/engine/summary';
 import { CalculatedAnew, changedLines } from './calculated-anew';
 
 afterEach(cleanup);

@@ -1,8 +1,8 @@
 /** The same design, books and entries, and another amount: the calculation itself became more exact. */
-import { type AmountChange, amountChanges } from '@/core/compare';
-import type { Design } from '@/core/design';
-import { writeMoney } from '@/core/display';
-import type { DesignSummary } from '@/core/range';
+import { type AmountChange, amountChanges } from '@/engine/difference';
+import type { Design } from '@/engine/design';
+import { writeMoney } from '@/platform/words';
+import type { DesignSummary } from '@/engine/summary';
 import type { AmountsBefore, LineAmounts } from '@/operations';
 import { AmountChanges } from './amount-changes';
 

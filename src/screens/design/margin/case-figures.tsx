@@ -1,6 +1,6 @@
 /** Lean, likely, heavy in one ruled box: the three numbers behind a wick. */
-import { Decimal } from '@/core/base';
-import { writeAmount, writeMoney, writeShare } from '@/core/display';
+import { Decimal } from '@/engine/base';
+import { writeAmount, writeMoney, writeShare } from '@/platform/words';
 
 interface CaseFiguresProps {
   readonly low: string;

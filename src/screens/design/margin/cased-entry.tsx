@@ -1,8 +1,8 @@
 /** One quantity for three cases: likely is what counts; lean and heavy make its range and may be left empty. */
 'use client';
-import { err, issue, type Result } from '@/core/base';
-import { sentenceFor, writeNumber } from '@/core/display';
-import { CASES, type Case, type Cased, isOutOfOrder, withLikely } from '@/core/usage';
+import { err, issue, type Result } from '@/engine/base';
+import { sentenceFor, writeNumber } from '@/platform/words';
+import { CASES, type Case, type Cased, isOutOfOrder, withLikely } from '@/engine/usage';
 import { TextEntry } from '@/ui/text-entry';
 import { partsOf, readCased } from '../cells/cases-text';
 

@@ -1,8 +1,8 @@
 /** How an own line's charge becomes money: its structure, and the numbers of it. */
 'use client';
-import type { Result } from '@/core/base';
-import type { CustomCharge } from '@/core/design';
-import type { ChargeStructure, ChargeText } from '@/core/rates';
+import type { Result } from '@/engine/base';
+import type { CustomCharge } from '@/engine/design';
+import type { ChargeStructure, ChargeText } from '@/engine/rates';
 import { Field } from '@/ui/field';
 import {
   asStructure,

@@ -2,11 +2,11 @@
 'use client';
 import { CircleAlert, CircleHelp } from 'lucide-react';
 import { Tabs } from 'radix-ui';
-import { kindOf } from '@/core/books';
-import { sentenceFor, writeMoney, writeNumber } from '@/core/display';
-import type { Component, Design, Edit } from '@/core/design';
-import type { LineSummary } from '@/core/range';
-import { Decimal } from '@/core/base';
+import { kindOf } from '@/engine/books';
+import { sentenceFor, writeMoney, writeNumber } from '@/platform/words';
+import type { Component, Design, Edit } from '@/engine/design';
+import type { LineSummary } from '@/engine/summary';
+import { Decimal } from '@/engine/base';
 import type { PricingClient } from '@/workers/client';
 import { AddsUp } from './adds-up';
 import { CaseFigures, ShareText } from './case-figures';

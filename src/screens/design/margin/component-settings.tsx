@@ -1,12 +1,13 @@
 /** Everything about one component, grouped as one thinks of it: need, choice, use, running, paying. */
 'use client';
 import type { ReactNode } from 'react';
-import { ok, type Result } from '@/core/base';
-import { kindOf } from '@/core/books';
-import type { Edit } from '@/core/design';
-import { describeTerm, sentenceFor } from '@/core/display';
-import { TERMS, type Term } from '@/core/terms';
-import { readQuantity } from '@/core/units';
+import { ok, type Result } from '@/engine/base';
+import { kindOf } from '@/engine/books';
+import type { Edit } from '@/engine/design';
+import { describeTerm } from '@/engine/terms';
+import { sentenceFor } from '@/platform/words';
+import { TERMS, type Term } from '@/engine/terms';
+import { readQuantity } from '@/engine/units';
 import { Button } from '@/ui/button';
 import { Field } from '@/ui/field';
 import { TextEntry } from '@/ui/text-entry';

@@ -1,9 +1,9 @@
 /** A section again as another environment: a share of it, perhaps in office hours only. Need A7. */
 'use client';
 import { useState } from 'react';
-import { environmentOf } from '@/core/checks';
-import type { Design, Edit, Section } from '@/core/design';
-import type { Running } from '@/core/usage';
+import { environmentOf } from '@/features/checklist/calc';
+import type { Design, Edit, Section } from '@/engine/design';
+import type { Running } from '@/engine/usage';
 import { Button } from '@/ui/button';
 import { Field } from '@/ui/field';
 import { readPercent } from '../cells/percent-text';

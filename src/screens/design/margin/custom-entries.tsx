@@ -1,8 +1,8 @@
 /** The charges of an own line: what it is called, how much of it each unit uses, what one costs. */
 'use client';
-import { err, issue, ok, type Result } from '@/core/base';
-import type { CustomCharge } from '@/core/design';
-import { inAllCases } from '@/core/usage';
+import { err, issue, ok, type Result } from '@/engine/base';
+import type { CustomCharge } from '@/engine/design';
+import { inAllCases } from '@/engine/usage';
 import { Button } from '@/ui/button';
 import { CasedEntry } from './cased-entry';
 import { ChargeEntries } from './charge-entries';

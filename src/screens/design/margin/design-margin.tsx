@@ -1,12 +1,12 @@
 /** The margin of the design itself: description, assumptions, price books, how the total adds up. */
 'use client';
 import { useState } from 'react';
-import type { Design, Edit } from '@/core/design';
-import type { DesignSummary } from '@/core/range';
+import type { Design, Edit } from '@/engine/design';
+import type { DesignSummary } from '@/engine/summary';
 import type { AmountsBefore } from '@/operations';
-import { parseDecimal } from '@/core/base';
-import { sentenceFor } from '@/core/display';
-import type { MonthConvention } from '@/core/time';
+import { parseDecimal } from '@/engine/base';
+import { sentenceFor } from '@/platform/words';
+import type { MonthConvention } from '@/engine/time';
 import { Button } from '@/ui/button';
 import { Field } from '@/ui/field';
 import { TextEntry } from '@/ui/text-entry';

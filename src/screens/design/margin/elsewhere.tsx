@@ -2,9 +2,10 @@
 'use client';
 import Link from 'next/link';
 import { useMemo } from 'react';
-import type { AxisRow } from '@/core/axes';
-import type { Component, Design, Edit } from '@/core/design';
-import { axisSentence, sentenceFor, writeMoney } from '@/core/display';
+import type { AxisRow } from '@/features/compare/calc/axes';
+import type { Component, Design, Edit } from '@/engine/design';
+import { axisSentence } from '@/features/compare/words';
+import { sentenceFor, writeMoney } from '@/platform/words';
 import { NotPriced } from '@/ui/amount';
 import type { PricingClient } from '@/workers/client';
 import { added } from '../alternatives/new-alternative';

@@ -3,7 +3,7 @@ import { cleanup, fireEvent, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it } from 'vitest';
 import { componentOf, serverOf, SEVERN } from '@tests/support/designs';
 import { box, enter, inGroup, set, showSettings } from '@tests/support/margin';
-import { type Component, withTakenPlace } from '@/core/design';
+import { type Component, withTakenPlace } from '@/engine/design';
 
 afterEach(cleanup);
 

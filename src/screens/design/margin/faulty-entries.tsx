@@ -1,7 +1,7 @@
 /** Entries that no file takes, of designs from before that was checked: named, so that they can be put right. */
 'use client';
 import { useEffect, useState } from 'react';
-import { allComponents, type Design } from '@/core/design';
+import { allComponents, type Design } from '@/engine/design';
 import { faultsOfDesign } from '@/formats/design';
 
 /** Looked for when the design rests: a large one takes some milliseconds. */

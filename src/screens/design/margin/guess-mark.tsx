@@ -1,6 +1,6 @@
 /** Marks an entry as a guess, to be put right later; it changes no amount. */
 'use client';
-import type { Component, Edit } from '@/core/design';
+import type { Component, Edit } from '@/engine/design';
 import { setField } from './settings-props';
 
 interface GuessMarkProps {

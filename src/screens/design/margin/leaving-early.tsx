@@ -1,6 +1,6 @@
 /** What ending a commitment early costs in all, beside the same months on demand. */
 'use client';
-import { writeMoney } from '@/core/display';
+import { writeMoney } from '@/platform/words';
 import type { LeavingRow } from '@/workers/protocol';
 
 const RULES: Readonly<Record<LeavingRow['rule'], string>> = {

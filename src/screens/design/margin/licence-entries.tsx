@@ -1,8 +1,8 @@
 /** Licences that run on a component: paid in the rate, or brought along with a yearly cost of their own. */
 'use client';
-import { err, issue, ok, type Result } from '@/core/base';
-import { kindOf } from '@/core/books';
-import type { LicenceChoice } from '@/core/design';
+import { err, issue, ok, type Result } from '@/engine/base';
+import { kindOf } from '@/engine/books';
+import type { LicenceChoice } from '@/engine/design';
 import { CasedEntry } from './cased-entry';
 import { ReadEntry } from './read-entry';
 import { setField, type SettingsProps } from './settings-props';

@@ -1,7 +1,7 @@
 /** The load of a component: what arrives, how long one takes, how large it is. Meters not entered follow from it. */
 'use client';
 import type { ReactNode } from 'react';
-import { type Cased, type Load, type LoadPeak, inAllCases } from '@/core/usage';
+import { type Cased, type Load, type LoadPeak, inAllCases } from '@/engine/usage';
 import { Button } from '@/ui/button';
 import { CasedEntry } from './cased-entry';
 import { setField, type SettingsProps } from './settings-props';

@@ -1,9 +1,9 @@
 /** The months of a design: each as it compares and as cash, with quarters, years and the whole. */
 'use client';
 import { useMemo, useState } from 'react';
-import type { Design } from '@/core/design';
-import { writeMoney } from '@/core/display';
-import { DEFAULT_HORIZON } from '@/core/analysis';
+import type { Design } from '@/engine/design';
+import { writeMoney } from '@/platform/words';
+import { DEFAULT_HORIZON } from '@/engine/analysis';
 import type { PricingClient } from '@/workers/client';
 import type { MonthsAnswer, PlainMonth } from '@/workers/protocol';
 import { useAsked } from '../use-asked';

@@ -1,15 +1,15 @@
 /** Size set freely, committed units, months, whether it may be stopped. */
 'use client';
-import { Decimal, err, issue, ok, type Result } from '@/core/base';
-import { kindOf } from '@/core/books';
-import type { FreeSize } from '@/core/design';
-import { commitmentOf } from '@/core/terms';
-import { type Cased, inAllCases } from '@/core/usage';
+import { Decimal, err, issue, ok, type Result } from '@/engine/base';
+import { kindOf } from '@/engine/books';
+import type { FreeSize } from '@/engine/design';
+import { commitmentOf } from '@/engine/terms';
+import { type Cased, inAllCases } from '@/engine/usage';
 import { CasedEntry } from './cased-entry';
 import { ReadEntry } from './read-entry';
 import { setField, type SettingsProps } from './settings-props';
 import { readNumber, readWhole } from '../cells/number-text';
-import { tagsText } from '@/core/display';
+import { tagsText } from '@/features/design/words';
 import { readTags } from '../cells/tags-text';
 
 export function SizeEntries({ component, lacks, apply, preview }: SettingsProps) {

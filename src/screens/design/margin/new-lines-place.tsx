@@ -1,6 +1,6 @@
 /** Where new lines are placed: said once for the design or a section, instead of taken over from the line before. */
 'use client';
-import type { BookPin, Edit, Place } from '@/core/design';
+import type { BookPin, Edit, Place } from '@/engine/design';
 import { Field } from '@/ui/field';
 import type { BookInfo } from '../book-list';
 

@@ -1,8 +1,8 @@
 /** The price books a design is pinned to, and what a newer revision would change in it, line by line. */
 'use client';
 import { useMemo, useState } from 'react';
-import type { Design, Edit } from '@/core/design';
-import { writeMoney } from '@/core/display';
+import type { Design, Edit } from '@/engine/design';
+import { writeMoney } from '@/platform/words';
 import { Button } from '@/ui/button';
 import type { PricingClient } from '@/workers/client';
 import type { NewerAnswer } from '@/workers/protocol';

@@ -2,7 +2,7 @@
 import { act, cleanup, fireEvent, render, screen, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { designOf, serverOf, transferOf } from '@tests/support/designs';
-import type { Design, Edit } from '@/core/design';
+import type { Design, Edit } from '@/engine/design';
 import type { PricingClient } from '@/workers/client';
 import type { Answers } from '@/workers/protocol';
 import { OverTime } from './over-time';

@@ -1,11 +1,11 @@
 /** What changes over the months, and what is put on top: start, growth, seasons, contingency, tax, share of allowances. */
 'use client';
 import Link from 'next/link';
-import { err, issue, ok, parseDecimal, type Result } from '@/core/base';
-import type { Assumptions, Design, Edit } from '@/core/design';
-import { sentenceFor } from '@/core/display';
-import { readQuantity } from '@/core/units';
-import { type Cased, inAllCases } from '@/core/usage';
+import { err, issue, ok, parseDecimal, type Result } from '@/engine/base';
+import type { Assumptions, Design, Edit } from '@/engine/design';
+import { sentenceFor } from '@/platform/words';
+import { readQuantity } from '@/engine/units';
+import { type Cased, inAllCases } from '@/engine/usage';
 import { Field } from '@/ui/field';
 import { TextEntry } from '@/ui/text-entry';
 import type { PricingClient } from '@/workers/client';

@@ -3,7 +3,7 @@ import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import { afterEach, describe, expect, it } from 'vitest';
 import { componentOf } from '@tests/support/designs';
 import { box, enter, set, showSettings, type } from '@tests/support/margin';
-import type { Component } from '@/core/design';
+import type { Component } from '@/engine/design';
 
 afterEach(cleanup);
 

@@ -1,8 +1,9 @@
 /** The same component under every way of paying: month, upfront, whole term, saving. */
 'use client';
-import type { Component, Design } from '@/core/design';
-import { describeTerm, writeMoney } from '@/core/display';
-import type { Term } from '@/core/terms';
+import type { Component, Design } from '@/engine/design';
+import { describeTerm } from '@/engine/terms';
+import { writeMoney } from '@/platform/words';
+import type { Term } from '@/engine/terms';
 import type { PricingClient } from '@/workers/client';
 import { LeavingEarly } from './leaving-early';
 import { savingText, useTermRows } from '../pickers/term-picker';

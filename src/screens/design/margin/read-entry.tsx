@@ -1,7 +1,7 @@
 /** A text that means something else: read as it is typed, refused with a sentence, committed as what it means. */
 'use client';
-import type { Result } from '@/core/base';
-import { sentenceFor } from '@/core/display';
+import type { Result } from '@/engine/base';
+import { sentenceFor } from '@/platform/words';
 import { TextEntry, type TextEntryProps } from '@/ui/text-entry';
 
 interface ReadEntryProps<T> extends Pick<

@@ -1,8 +1,8 @@
 /** When it runs: the pattern, and what the pattern asks for. */
 'use client';
-import type { Result } from '@/core/base';
-import { sentenceFor } from '@/core/display';
-import { type Cased, type Running, inAllCases } from '@/core/usage';
+import type { Result } from '@/engine/base';
+import { sentenceFor } from '@/platform/words';
+import { type Cased, type Running, inAllCases } from '@/engine/usage';
 import { Choice } from '@/ui/field';
 import { runningEdit } from '../cells/use-text';
 import { CasedEntry } from './cased-entry';

@@ -1,9 +1,9 @@
 /** The pattern in the three ways people think of it, and its week as a small chart. */
 'use client';
-import type { Decimal } from '@/core/base';
-import type { Component } from '@/core/design';
-import { writeNumber, writeShare } from '@/core/display';
-import { averageWeek, runningTime } from '@/core/usage';
+import type { Decimal } from '@/engine/base';
+import type { Component } from '@/engine/design';
+import { writeNumber, writeShare } from '@/platform/words';
+import { averageWeek, runningTime } from '@/engine/usage';
 
 /** Days of an average month, to tell hours a day. */
 const DAYS = 30.42;

@@ -1,7 +1,7 @@
 /** The margin of a section: its range and what it is made of. */
 'use client';
-import type { Design, Edit, Section } from '@/core/design';
-import type { SectionSummary } from '@/core/range';
+import type { Design, Edit, Section } from '@/engine/design';
+import type { SectionSummary } from '@/engine/summary';
 import type { PricingClient } from '@/workers/client';
 import { AddsUp } from './adds-up';
 import { CaseFigures, ShareText } from './case-figures';

@@ -1,12 +1,12 @@
 /** The margin of several selected lines: what they come to together, and what can be set for all of them at once. */
 'use client';
 import { useState } from 'react';
-import { addAll, Decimal } from '@/core/base';
-import type { Component, Design, Edit } from '@/core/design';
-import { describeTerm } from '@/core/display';
-import type { DesignSummary } from '@/core/range';
-import { TERMS, type Term } from '@/core/terms';
-import type { Running } from '@/core/usage';
+import { addAll, Decimal } from '@/engine/base';
+import type { Component, Design, Edit } from '@/engine/design';
+import { describeTerm } from '@/engine/terms';
+import type { DesignSummary } from '@/engine/summary';
+import { TERMS, type Term } from '@/engine/terms';
+import type { Running } from '@/engine/usage';
 import { Amount } from '@/ui/amount';
 import { Button } from '@/ui/button';
 import { Field } from '@/ui/field';

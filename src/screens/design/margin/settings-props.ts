@@ -1,6 +1,6 @@
 /** What every part of a component's settings reads and does. */
-import type { Decimal } from '@/core/base';
-import type { Component, ComponentField, Edit } from '@/core/design';
+import type { Decimal } from '@/engine/base';
+import type { Component, ComponentField, Edit } from '@/engine/design';
 import type { PickerKind } from '../columns';
 
 export interface SettingsProps {

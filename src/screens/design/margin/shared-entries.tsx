@@ -1,8 +1,8 @@
 /** Zones, the share that this design bears, and amounts that change from a later month on. */
 'use client';
-import { err, issue, ok, type Result } from '@/core/base';
-import { kindOf, mainMeter } from '@/core/books';
-import { meantPlace, placeIsTakenOver } from '@/core/design';
+import { err, issue, ok, type Result } from '@/engine/base';
+import { kindOf, mainMeter } from '@/engine/books';
+import { meantPlace, placeIsTakenOver } from '@/engine/design';
 import { Button } from '@/ui/button';
 import { CasedEntry } from './cased-entry';
 import { percentText, readPercent } from '../cells/percent-text';

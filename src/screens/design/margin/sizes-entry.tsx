@@ -1,7 +1,7 @@
 /** A quantity as a list of sizes: "3 of 40, 1 of 2100". Steps are paid by each instance's own size. */
 'use client';
-import { err, issue, ok, parseDecimal, type Result } from '@/core/base';
-import { asOneAmount, type SizeRow, type UsageEntry, withSizes } from '@/core/design';
+import { err, issue, ok, parseDecimal, type Result } from '@/engine/base';
+import { asOneAmount, type SizeRow, type UsageEntry, withSizes } from '@/engine/design';
 import { Button } from '@/ui/button';
 import { ReadEntry } from './read-entry';
 

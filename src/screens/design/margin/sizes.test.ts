@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { smallBooks } from '@tests/support/books';
 import { designOf, serverOf, transferOf } from '@tests/support/designs';
-import { summarise } from '@/core/range';
+import { summarise } from '@/engine/summary';
 import { implausible } from '../use-plausibility';
-import { withSizes } from '@/core/design';
+import { withSizes } from '@/engine/design';
 import { readSizes } from './sizes-entry';
 
 describe('a list of sizes', () => {

@@ -1,7 +1,7 @@
 /** Keeps a component among the starred ones, to be written again in any design. */
 'use client';
 import { Star } from 'lucide-react';
-import type { Component } from '@/core/design';
+import type { Component } from '@/engine/design';
 import { Button } from '@/ui/button';
 import { tell } from '@/ui/toast';
 import { postJson } from '../../lib/call-api';

@@ -1,9 +1,9 @@
 /** One quantity of a component: its amount in three cases, its unit, and what some rates ask besides. */
 'use client';
-import type { MeterDefinition } from '@/core/books';
-import { asList, type Edit, type UsageEntry } from '@/core/design';
-import { conversionFactor, UNIT_CODES } from '@/core/units';
-import { type Cased, isRanged } from '@/core/usage';
+import type { MeterDefinition } from '@/engine/books';
+import { asList, type Edit, type UsageEntry } from '@/engine/design';
+import { conversionFactor, UNIT_CODES } from '@/engine/units';
+import { type Cased, isRanged } from '@/engine/usage';
 import { Button } from '@/ui/button';
 import { CasedEntry } from './cased-entry';
 import { GuessMark } from './guess-mark';

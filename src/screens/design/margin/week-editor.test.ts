@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { isDrawnWeek } from '@/core/usage';
+import { isDrawnWeek } from '@/engine/usage';
 import { percentText, readOptionalPercent, readPercent } from '../cells/percent-text';
 import { painted } from './week-editor';
 

@@ -1,7 +1,7 @@
 /** What is about to be pasted: columns as they were recognised, every fault, and nothing changed before one says so. */
 'use client';
 import { useEffect, useMemo, useState } from 'react';
-import type { Component, Design, Place } from '@/core/design';
+import type { Component, Design, Place } from '@/engine/design';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { callApi } from '../../lib/call-api';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { decimal } from '@/core/base';
+import { decimal } from '@/engine/base';
 import { pastedLines, type PasteWorld } from './pasted-lines';
 import { type PastedTable, readPasted } from './pasted-table';
 

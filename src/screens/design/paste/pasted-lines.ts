@@ -1,6 +1,6 @@
 /** From the cells of a pasted table to components, row by row; what cannot be read is a fault with its column. */
-import { type Decimal, parseDecimal } from '@/core/base';
-import { type Kind, kindOf, KINDS } from '@/core/books';
+import { type Decimal, parseDecimal } from '@/engine/base';
+import { type Kind, kindOf, KINDS } from '@/engine/books';
 import {
   applyEdits,
   type Choice,
@@ -8,10 +8,11 @@ import {
   type Design,
   type Place,
   withTakenPlace,
-} from '@/core/design';
-import { describeTerm, sentenceFor } from '@/core/display';
-import { TERMS } from '@/core/terms';
-import { inAllCases } from '@/core/usage';
+} from '@/engine/design';
+import { describeTerm } from '@/engine/terms';
+import { sentenceFor } from '@/platform/words';
+import { TERMS } from '@/engine/terms';
+import { inAllCases } from '@/engine/usage';
 import { readCount, readUse } from '../cells/use-text';
 import type { Field, PastedTable } from './pasted-table';
 

@@ -1,9 +1,10 @@
 /** A commitment for every hour beside those by line, and over the months ahead: at once, or in steps. */
 'use client';
 import { useMemo, useState } from 'react';
-import { DEFAULT_HORIZON } from '@/core/analysis';
-import { findComponent } from '@/core/design';
-import { bothTable, describeTerm, stepsTable } from '@/core/display';
+import { DEFAULT_HORIZON } from '@/engine/analysis';
+import { findComponent } from '@/engine/design';
+import { bothTable, stepsTable } from '@/features/paying/words';
+import { describeTerm } from '@/engine/terms';
 import {
   type BothRow,
   type SpendWish,
@@ -11,8 +12,8 @@ import {
   takeOnSpend,
   takeOnSteps,
   takeOnUnits,
-} from '@/core/paying';
-import { TERMS, type Term } from '@/core/terms';
+} from '@/features/paying/calc';
+import { TERMS, type Term } from '@/engine/terms';
 import { Button } from '@/ui/button';
 import { tell } from '@/ui/toast';
 import { FlatRows } from '../../flat-rows';

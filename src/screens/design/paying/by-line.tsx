@@ -1,10 +1,12 @@
 /** How many units of each line to commit: what each level costs in the three cases, and taking levels on. */
 'use client';
 import { useMemo, useState } from 'react';
-import { findComponent } from '@/core/design';
-import { describeTerm, stoppableText, usagePlanSentence, writeMoney, writeNumber } from '@/core/display';
-import { takeOnUnits, type UsageRow } from '@/core/paying';
-import { TERMS, type Term } from '@/core/terms';
+import { findComponent } from '@/engine/design';
+import { describeTerm } from '@/engine/terms';
+import { stoppableText, usagePlanSentence } from '@/features/paying/words';
+import { writeMoney, writeNumber } from '@/platform/words';
+import { takeOnUnits, type UsageRow } from '@/features/paying/calc';
+import { TERMS, type Term } from '@/engine/terms';
 import { Button } from '@/ui/button';
 import { Empty } from '@/ui/empty';
 import { tell } from '@/ui/toast';

@@ -1,9 +1,10 @@
 /** What leaves the account against what compares, over the horizon, for the design and its alternatives, with what happens when. */
 'use client';
 import { useMemo, useState } from 'react';
-import { decimal } from '@/core/base';
-import { DEFAULT_HORIZON } from '@/core/analysis';
-import { cashTable, writeMoney } from '@/core/display';
+import { decimal } from '@/engine/base';
+import { DEFAULT_HORIZON } from '@/engine/analysis';
+import { cashTable } from '@/features/paying/words';
+import { writeMoney } from '@/platform/words';
 import { flatTableCsv } from '@/formats/flat-table-csv';
 import { Button } from '@/ui/button';
 import { CurveChart } from '@/ui/curve-chart';

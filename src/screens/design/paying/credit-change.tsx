@@ -1,10 +1,11 @@
 /** Another amount of credit from a later month on: what the months come to with it and without. */
 'use client';
 import { useMemo, useState } from 'react';
-import { DEFAULT_HORIZON } from '@/core/analysis';
-import { decimal, parseDecimal } from '@/core/base';
-import { describeTerm, writeMoney } from '@/core/display';
-import { type CreditRow, type CreditWish, takeOnChange } from '@/core/paying';
+import { DEFAULT_HORIZON } from '@/engine/analysis';
+import { decimal, parseDecimal } from '@/engine/base';
+import { describeTerm } from '@/engine/terms';
+import { writeMoney } from '@/platform/words';
+import { type CreditRow, type CreditWish, takeOnChange } from '@/features/paying/calc';
 import { Button } from '@/ui/button';
 import { tell } from '@/ui/toast';
 import { useRoom } from '../room';

@@ -1,8 +1,10 @@
 /** How much credit to prepay: every band and term of the book, and what is used, each priced exactly. */
 'use client';
 import { useMemo } from 'react';
-import { creditPlanTable, creditPlanSentence, describeTerm, usesDrawing, writeMoney } from '@/core/display';
-import { type CreditPlan, type CreditRow, takeOnCredit } from '@/core/paying';
+import { creditPlanTable, creditPlanSentence, usesDrawing } from '@/features/paying/words';
+import { describeTerm } from '@/engine/terms';
+import { writeMoney } from '@/platform/words';
+import { type CreditPlan, type CreditRow, takeOnCredit } from '@/features/paying/calc';
 import { Button } from '@/ui/button';
 import { CurveChart } from '@/ui/curve-chart';
 import { Empty } from '@/ui/empty';

@@ -1,16 +1,11 @@
 /** A commitment for every hour of the week: what it may buy, hour by hour, the level, and what each level costs. */
 'use client';
 import { useMemo, useState } from 'react';
-import { parseDecimal } from '@/core/base';
-import {
-  describeTerm,
-  levelsDrawing,
-  spendPlanSentence,
-  spendPlanTable,
-  writeNumber,
-  writeShare,
-} from '@/core/display';
-import { type SoldAhead, type SpendPlan, type SpendWish, takeOnSpend } from '@/core/paying';
+import { parseDecimal } from '@/engine/base';
+import { describeTerm } from '@/engine/terms';
+import { levelsDrawing, spendPlanSentence, spendPlanTable } from '@/features/paying/words';
+import { writeNumber, writeShare } from '@/platform/words';
+import { type SoldAhead, type SpendPlan, type SpendWish, takeOnSpend } from '@/features/paying/calc';
 import { Button } from '@/ui/button';
 import { CurveChart } from '@/ui/curve-chart';
 import { Empty } from '@/ui/empty';

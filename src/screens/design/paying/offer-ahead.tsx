@@ -1,8 +1,8 @@
 /** Which commitment or credit, of whom, and for how long. */
 'use client';
-import { describeTerm } from '@/core/display';
-import type { SoldAhead } from '@/core/paying';
-import type { Term } from '@/core/terms';
+import { describeTerm } from '@/engine/terms';
+import type { SoldAhead } from '@/features/paying/calc';
+import type { Term } from '@/engine/terms';
 import { useRoom } from '../room';
 
 interface OfferAheadProps {

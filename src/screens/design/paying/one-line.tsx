@@ -2,10 +2,12 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { decimal } from '@/core/base';
-import type { Component } from '@/core/design';
-import { breakEvenText, describeTerm, writeMoney } from '@/core/display';
-import { commitmentOf } from '@/core/terms';
+import { decimal } from '@/engine/base';
+import type { Component } from '@/engine/design';
+import { breakEvenText } from '@/features/paying/words';
+import { describeTerm } from '@/engine/terms';
+import { writeMoney } from '@/platform/words';
+import { commitmentOf } from '@/engine/terms';
 import type { TermRow } from '@/workers/protocol';
 import { CurveChart } from '@/ui/curve-chart';
 import { savingText, useTermRows } from '../pickers/term-picker';

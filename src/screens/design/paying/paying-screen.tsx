@@ -2,7 +2,7 @@
 'use client';
 import Link from 'next/link';
 import { useSearchParams } from 'next/navigation';
-import { allComponents, findComponent } from '@/core/design';
+import { allComponents, findComponent } from '@/engine/design';
 import { DesignBody } from '../design-body';
 import { Paying } from '../margin/paying';
 import { useRoom } from '../room';

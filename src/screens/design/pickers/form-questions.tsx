@@ -1,7 +1,7 @@
 /** What is asked before a form can be priced: other questions for machines, stores and messages. */
 'use client';
-import { parseDecimal } from '@/core/base';
-import type { FormWish } from '@/core/deployment-forms';
+import { parseDecimal } from '@/engine/base';
+import type { FormWish } from '@/features/compare/calc/deployment-forms';
 import { Choice, Field } from '@/ui/field';
 
 export const FIRST_WISHES: Readonly<Record<FormWish['job'], FormWish>> = {

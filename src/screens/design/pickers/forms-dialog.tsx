@@ -1,8 +1,8 @@
 /** Questions first: each leaves fewer forms, and all are priced at the same capacity while one answers. */
 'use client';
 import { useMemo, useState } from 'react';
-import type { Component, Design, Place } from '@/core/design';
-import type { FormWish } from '@/core/deployment-forms';
+import type { Component, Design, Place } from '@/engine/design';
+import type { FormWish } from '@/features/compare/calc/deployment-forms';
 import { Amount } from '@/ui/amount';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';

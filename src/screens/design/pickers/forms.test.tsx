@@ -2,7 +2,7 @@
 import { act, cleanup, fireEvent, render, screen, within } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { componentOf, designOf } from '@tests/support/designs';
-import type { FormWish } from '@/core/deployment-forms';
+import type { FormWish } from '@/features/compare/calc/deployment-forms';
 import type { PricingClient } from '@/workers/client';
 import type { PlainForm } from '@/workers/protocol';
 import type { BookInfo } from '../book-list';

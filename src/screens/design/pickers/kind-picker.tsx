@@ -1,8 +1,8 @@
 /** What kind of thing to write on the next line; starred components first. */
 'use client';
 import { type RefObject, useEffect, useState } from 'react';
-import { type Kind, kindOf, KINDS } from '@/core/books';
-import type { Component } from '@/core/design';
+import { type Kind, kindOf, KINDS } from '@/engine/books';
+import type { Component } from '@/engine/design';
 import type { LibraryItem } from '@/operations';
 import { Picker } from '@/ui/picker';
 import { callApi } from '../../lib/call-api';

@@ -1,5 +1,5 @@
 /** The heads and the cells of the list of offers. */
-import { writeMoney, writeNumber, writePrice } from '@/core/display';
+import { writeMoney, writeNumber, writePrice } from '@/platform/words';
 import type { OfferChoice } from '@/workers/protocol';
 
 export function headsFor(server: boolean): readonly (readonly [string | null, string, boolean])[] {

@@ -4,7 +4,7 @@ import { useTable } from '@tanstack/react-table';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import { type KeyboardEvent, useEffect, useId, useMemo, useRef, useState } from 'react';
-import type { Choice, Component } from '@/core/design';
+import type { Choice, Component } from '@/engine/design';
 import { Button } from '@/ui/button';
 import { INPUT } from '@/ui/field';
 import type { OfferChoice } from '@/workers/protocol';

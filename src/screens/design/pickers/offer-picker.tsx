@@ -4,8 +4,8 @@
  */
 'use client';
 import { useMemo } from 'react';
-import { kindOf } from '@/core/books';
-import type { Choice, Component, Design } from '@/core/design';
+import { kindOf } from '@/engine/books';
+import type { Choice, Component, Design } from '@/engine/design';
 import { Dialog } from '@/ui/dialog';
 import type { PricingClient } from '@/workers/client';
 import type { OfferChoice } from '@/workers/protocol';

@@ -2,9 +2,9 @@
 'use client';
 import { Command } from 'cmdk';
 import { useDeferredValue, useEffect, useState } from 'react';
-import { kindOf } from '@/core/books';
-import type { Component } from '@/core/design';
-import { writeMoney } from '@/core/display';
+import { kindOf } from '@/engine/books';
+import type { Component } from '@/engine/design';
+import { writeMoney } from '@/platform/words';
 import type { FoundOffer } from '@/operations';
 import { Dialog } from '@/ui/dialog';
 import { callApi } from '../../lib/call-api';

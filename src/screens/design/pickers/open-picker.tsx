@@ -1,7 +1,7 @@
 /** Whichever list is open over the ledger, and the edits that a choice in it means. */
 'use client';
 import type { RefObject } from 'react';
-import { type Kind, mainMeter } from '@/core/books';
+import { type Kind, mainMeter } from '@/engine/books';
 import {
   CHOICE,
   type Component,
@@ -10,8 +10,8 @@ import {
   enteredByHand,
   type Section,
   type UsageEntry,
-} from '@/core/design';
-import { withLikely } from '@/core/usage';
+} from '@/engine/design';
+import { withLikely } from '@/engine/usage';
 import { tell } from '@/ui/toast';
 import type { PricingClient } from '@/workers/client';
 import type { PickerKind } from '../columns';

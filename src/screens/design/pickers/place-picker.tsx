@@ -1,7 +1,7 @@
 /** Where a component is bought: provider and region together, because prices belong to both. */
 'use client';
 import type { RefObject } from 'react';
-import type { Place } from '@/core/design';
+import type { Place } from '@/engine/design';
 import { Picker } from '@/ui/picker';
 import type { BookInfo } from '../book-list';
 

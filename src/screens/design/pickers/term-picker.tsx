@@ -1,9 +1,10 @@
 /** How a server is paid: every way with what it costs here a month and what it saves. */
 'use client';
 import { type RefObject, useMemo } from 'react';
-import type { Component, Design } from '@/core/design';
-import { describeTerm, writeMoney, writeShare } from '@/core/display';
-import { TERMS, type Term } from '@/core/terms';
+import type { Component, Design } from '@/engine/design';
+import { describeTerm } from '@/engine/terms';
+import { writeMoney, writeShare } from '@/platform/words';
+import { TERMS, type Term } from '@/engine/terms';
 import { Picker } from '@/ui/picker';
 import type { PricingClient } from '@/workers/client';
 import type { TermRow } from '@/workers/protocol';

@@ -2,9 +2,9 @@
  * What is needed, typed in the search of the offers: "4/16" or "8 vCPU 32" for a size, "500 GB ssd" for so much of
  * something. Whatever is no need is looked for as words.
  */
-import { mainMeter } from '@/core/books';
-import type { Component, UsageEntry } from '@/core/design';
-import { readQuantity } from '@/core/units';
+import { mainMeter } from '@/engine/books';
+import type { Component, UsageEntry } from '@/engine/design';
+import { readQuantity } from '@/engine/units';
 
 export interface TypedNeed {
   /** At least; null: nothing was said. */

@@ -1,9 +1,10 @@
 /** What explains the spread: each input's share of the variance, ranked, and what measuring it would do. */
 'use client';
 import { useMemo } from 'react';
-import type { Design } from '@/core/design';
-import { decimal } from '@/core/base';
-import { effectsSentence, writeMoney, writeNumber, writeShare } from '@/core/display';
+import type { Design } from '@/engine/design';
+import { decimal } from '@/engine/base';
+import { effectsSentence } from '@/features/range/words';
+import { writeMoney, writeNumber, writeShare } from '@/platform/words';
 import { useRoom } from '../room';
 import { useAsked } from '../use-asked';
 import { CELL, HEAD, NUMBER } from '../table-looks';

@@ -1,11 +1,11 @@
 /** What is not known exactly: each input, whether it is a guess or was measured, and what moves together. */
 'use client';
 import { useState } from 'react';
-import { parseDecimal } from '@/core/base';
-import { type Edit, entriesOf, findComponent, measuredEntryEdits, withMeasured } from '@/core/design';
-import { sentenceFor, writeNumber } from '@/core/display';
-import type { UncertainInput } from '@/core/draws';
-import { DRIVERS } from '@/core/drivers';
+import { parseDecimal } from '@/engine/base';
+import { type Edit, entriesOf, findComponent, measuredEntryEdits, withMeasured } from '@/engine/design';
+import { sentenceFor, writeNumber } from '@/platform/words';
+import type { UncertainInput } from '@/features/range/calc';
+import { DRIVERS } from '@/engine/drivers';
 import { Button } from '@/ui/button';
 import { INPUT } from '@/ui/field';
 import { useRoom } from '../room';

@@ -1,8 +1,8 @@
 /** Inputs that move together: fully, or by a rank correlation. */
 'use client';
 import { useState } from 'react';
-import type { UncertainInput } from '@/core/draws';
-import type { MovingTogether } from '@/core/drivers';
+import type { UncertainInput } from '@/features/range/calc';
+import type { MovingTogether } from '@/engine/drivers';
 import { Button } from '@/ui/button';
 import { INPUT } from '@/ui/field';
 import { useRoom } from '../room';

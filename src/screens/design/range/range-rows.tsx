@@ -1,7 +1,8 @@
 /** By line, section and design: the same figures as a table. */
 'use client';
-import { flatCellText, rangeTable } from '@/core/display';
-import type { RangeAnswer } from '@/core/draws';
+import { flatCellText } from '@/platform/tables';
+import { rangeTable } from '@/features/range/words';
+import type { RangeAnswer } from '@/features/range/calc';
 import { CELL, HEAD, NUMBER } from '../table-looks';
 
 export function RangeRows({ answer }: { readonly answer: RangeAnswer }) {

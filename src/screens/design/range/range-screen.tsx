@@ -1,9 +1,10 @@
 /** Range as a view of the design: how sure the month is, what explains its spread, one input at a time. */
 'use client';
-import type { Design } from '@/core/design';
-import type { RangeAnswer } from '@/core/draws';
-import { casesText, rangeDrawing, rangeSentence, rangeTable, writeMoney, writeNumber } from '@/core/display';
-import { decimal } from '@/core/base';
+import type { Design } from '@/engine/design';
+import type { RangeAnswer } from '@/features/range/calc';
+import { casesText, rangeDrawing, rangeSentence, rangeTable } from '@/features/range/words';
+import { writeMoney, writeNumber } from '@/platform/words';
+import { decimal } from '@/engine/base';
 import { flatTableCsv } from '@/formats/flat-table-csv';
 import { Button } from '@/ui/button';
 import { CurveChart } from '@/ui/curve-chart';

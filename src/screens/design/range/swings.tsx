@@ -1,9 +1,10 @@
 /** One at a time: each input from lean to heavy with all others likely, ranked; each end priced exactly. */
 'use client';
 import { useMemo } from 'react';
-import type { Design } from '@/core/design';
-import { swingsTable, writeMoney, writeNumber } from '@/core/display';
-import type { SwingsAnswer, UncertainInput } from '@/core/draws';
+import type { Design } from '@/engine/design';
+import { swingsTable } from '@/features/load/words';
+import { writeMoney, writeNumber } from '@/platform/words';
+import type { SwingsAnswer, UncertainInput } from '@/features/range/calc';
 import { flatTableCsv } from '@/formats/flat-table-csv';
 import { Button } from '@/ui/button';
 import { saveText } from '@/screens/lib/save-text';

@@ -1,8 +1,8 @@
 /** Draws that go on until they are done: the worker answers with what is there, and is asked again. */
 'use client';
 import { useCallback, useEffect, useState } from 'react';
-import type { Design } from '@/core/design';
-import type { RangeAnswer } from '@/core/draws';
+import type { Design } from '@/engine/design';
+import type { RangeAnswer } from '@/features/range/calc';
 import { type PricingClient, WithdrawnError } from '@/workers/client';
 
 interface Asked {

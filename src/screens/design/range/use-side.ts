@@ -1,7 +1,7 @@
 /** An alternative as a design of its own, worked out by the worker; null: the design itself, or not there yet. */
 'use client';
 import { useMemo } from 'react';
-import type { Design } from '@/core/design';
+import type { Design } from '@/engine/design';
 import type { PricingClient } from '@/workers/client';
 import { useAsked } from '../use-asked';
 

@@ -2,7 +2,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import { type Beside, BESIDES, type ReportForm, type ReportOptions } from '@/core/report';
+import { type Beside, BESIDES, type ReportForm, type ReportOptions } from '@/features/report/calc';
 import { writeReportOptions } from '@/formats/report-options';
 import { Button } from '@/ui/button';
 import { Menu } from '@/ui/menu';

@@ -1,10 +1,10 @@
 /** Edits over several components at once. Each is one batch, so that one undo takes it back. */
-import { cut, decimal, parseDecimal } from '@/core/base';
-import { kindOf, mainMeter } from '@/core/books';
-import { chosenPlace, type Component, type Design, type Edit } from '@/core/design';
-import { usesRunning } from '@/core/display';
-import type { Term } from '@/core/terms';
-import { mapCased, type Running } from '@/core/usage';
+import { cut, decimal, parseDecimal } from '@/engine/base';
+import { kindOf, mainMeter } from '@/engine/books';
+import { chosenPlace, type Component, type Design, type Edit } from '@/engine/design';
+import { usesRunning } from '@/features/design/words';
+import type { Term } from '@/engine/terms';
+import { mapCased, type Running } from '@/engine/usage';
 
 export function removeAll(components: readonly Component[]): Edit[] {
   return components.map(({ id }) => ({ edit: 'remove-component', id }));

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { componentOf, designOf, serverOf, transferOf, volumeOf } from '@tests/support/designs';
-import { allComponents, applyEdits, type Design, type Edit } from '@/core/design';
+import { allComponents, applyEdits, type Design, type Edit } from '@/engine/design';
 import { rowsOf } from '../rows';
 import { copyAll, fillDown, moveAll, multiplyAll, payAll, removeAll, runAll } from './bulk-edits';
 import { selectionAfter } from './use-selection';

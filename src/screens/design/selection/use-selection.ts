@@ -1,7 +1,7 @@
 /** Which rows are selected: Shift takes everything up to there, Ctrl that one too; a plain move takes it all back. */
 'use client';
 import { useCallback, useMemo, useState } from 'react';
-import type { Component } from '@/core/design';
+import type { Component } from '@/engine/design';
 import type { LedgerRow, Reach } from '@/ui/ledger';
 import type { Row } from '../rows';
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { serverOf } from '@tests/support/designs';
 import { count, countOf, FakeServer, name, open, settled, start } from '@tests/support/fake-session';
-import { findComponent } from '@/core/design';
+import { findComponent } from '@/engine/design';
 
 describe('saving', () => {
   it('shows an edit at once and sends it in order', async () => {

@@ -3,8 +3,8 @@
  * person sees (both). Edits are sent in order; a lost connection keeps them and sends them later; a stale answer
  * re-bases them and asks only where both sides changed the same thing. Undo is an edit like any other.
  */
-import { applyEdits, type Design, type Edit, type LetGo, letGoBy, withoutStaleMarks } from '@/core/design';
-import { sentenceFor } from '@/core/display';
+import { applyEdits, type Design, type Edit, type LetGo, letGoBy, withoutStaleMarks } from '@/engine/design';
+import { sentenceFor } from '@/platform/words';
 import { faultsOfChange } from '@/formats/design';
 import type { Outside, PendingBatch, SendResult, SessionState, Since } from './session-types';
 import { rebased } from './rebased';

@@ -1,7 +1,7 @@
 /** What windows left behind, what a server cannot do, and what no file could say. */
 import { describe, expect, it } from 'vitest';
 import { count, FakeServer, name, open, settled } from '@tests/support/fake-session';
-import { type Edit, findComponent } from '@/core/design';
+import { type Edit, findComponent } from '@/engine/design';
 
 describe('what windows kept that are gone', () => {
   /** Two windows on one design while the server is away; the first is closed then. */

@@ -1,5 +1,5 @@
 /** Pending edits put on top of what others saved; where both changed the same thing, it is asked about. */
-import { applyEdits, type Design, type Edit, editsBetween, editTarget } from '@/core/design';
+import { applyEdits, type Design, type Edit, editsBetween, editTarget } from '@/engine/design';
 import type { Conflict, PendingBatch, RemoteBatch, Since } from './session-types';
 
 interface Held {

@@ -1,5 +1,5 @@
 /** What a design session is told, keeps and shows. */
-import type { Design, Edit } from '@/core/design';
+import type { Design, Edit } from '@/engine/design';
 
 export interface Batch {
   readonly batch: string;

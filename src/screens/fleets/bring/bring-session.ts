@@ -4,7 +4,7 @@
  */
 'use client';
 import { useMemo, useSyncExternalStore } from 'react';
-import type { Machine } from '@/core/fleet';
+import type { Machine } from '@/features/fleet/calc';
 import { type FleetClient, startFleetWorker } from '@/workers/fleet-client';
 import type { FleetProgress, LookedAt, PlainMapping, ReadSummary } from '@/workers/fleet-protocol';
 import { callApi, postJson } from '../../lib/call-api';

@@ -9,7 +9,7 @@ import {
   type QuickFault,
   quickMachines,
   type QuickTotals,
-} from '@/core/fleet';
+} from '@/features/fleet/calc';
 import { Button } from '@/ui/button';
 import { Choice, Field } from '@/ui/field';
 

@@ -1,6 +1,6 @@
 /** What was read: how many machines, which rows were left out and why, what was taken for granted, what is new. */
 'use client';
-import { writeNumber } from '@/core/display';
+import { writeNumber } from '@/platform/words';
 import { Button } from '@/ui/button';
 import { saveText } from '../../lib/save-text';
 import type { ReadSummary } from '@/workers/fleet-protocol';

@@ -2,7 +2,7 @@
 'use client';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
-import { writeNumber } from '@/core/display';
+import { writeNumber } from '@/platform/words';
 import { type BringSession, useUnderway } from './bring-session';
 
 export function UnderwayNote() {

@@ -2,8 +2,9 @@
 'use client';
 import Link from 'next/link';
 import { useState } from 'react';
-import { filterText, writeNumber } from '@/core/display';
-import type { FleetGroup, FleetPlan } from '@/core/fleet';
+import { filterText } from '@/features/fleet/words';
+import { writeNumber } from '@/platform/words';
+import type { FleetGroup, FleetPlan } from '@/features/fleet/calc';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { Empty } from '@/ui/empty';

@@ -1,7 +1,7 @@
 /** What the texts of an inventory mean for a price: one row a text, the most frequent first. */
 'use client';
-import { writeNumber } from '@/core/display';
-import type { SystemChoice, Systems, SystemText } from '@/core/fleet';
+import { writeNumber } from '@/platform/words';
+import type { SystemChoice, Systems, SystemText } from '@/features/fleet/calc';
 
 interface TextMeaningsProps {
   readonly texts: readonly SystemText[];

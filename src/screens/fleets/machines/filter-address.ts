@@ -7,7 +7,7 @@ import {
   type RangeField,
   SETS,
   type SetField,
-} from '@/core/fleet';
+} from '@/features/fleet/calc';
 import { type MachineQuery, SORTS } from '@/workers/fleet-protocol';
 
 const isShare = (field: RangeField): boolean => field === 'peakCpu' || field === 'peakMemory';

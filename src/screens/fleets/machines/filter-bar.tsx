@@ -1,7 +1,7 @@
 /** What machines are looked at: words, and behind one button every other filter. What is set stands in words below. */
 'use client';
 import { useState } from 'react';
-import { filterText } from '@/core/display';
+import { filterText } from '@/features/fleet/words';
 import {
   isOpenFilter,
   type MachineFilter,
@@ -9,7 +9,7 @@ import {
   type RangeField,
   READINESS_RULES,
   type SetField,
-} from '@/core/fleet';
+} from '@/features/fleet/calc';
 import { Button } from '@/ui/button';
 import { Field, INPUT } from '@/ui/field';
 import { TextEntry } from '@/ui/text-entry';

@@ -1,8 +1,8 @@
 /** Keeps the filter that is set as a group with a name. */
 'use client';
 import { useState } from 'react';
-import { filterText } from '@/core/display';
-import { type FleetPlan, isOpenFilter, type MachineFilter } from '@/core/fleet';
+import { filterText } from '@/features/fleet/words';
+import { type FleetPlan, isOpenFilter, type MachineFilter } from '@/features/fleet/calc';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
 import { Field } from '@/ui/field';

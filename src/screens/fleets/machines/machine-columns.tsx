@@ -2,9 +2,10 @@
 'use client';
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import type { ReactNode } from 'react';
-import { decimal } from '@/core/base';
-import { unfitText, writeNumber, writeShare } from '@/core/display';
-import { type Fact, READINESS_RULES } from '@/core/fleet';
+import { decimal } from '@/engine/base';
+import { unfitText } from '@/features/fleet/words';
+import { writeNumber, writeShare } from '@/platform/words';
+import { type Fact, READINESS_RULES } from '@/features/fleet/calc';
 import { Amount } from '@/ui/amount';
 import type { LedgerColumn } from '@/ui/ledger';
 import type { MachineQuery, MachineRow, SortField } from '@/workers/fleet-protocol';

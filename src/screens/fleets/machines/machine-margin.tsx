@@ -1,8 +1,10 @@
 /** Everything about one machine: what it is and where that comes from, what is in its way, what it becomes and why. */
 'use client';
-import { decimal } from '@/core/base';
-import { describeTerm, unfitText, writeMoney, writeNumber, writeShare } from '@/core/display';
-import { type Fact, type Machine, READINESS_RULES } from '@/core/fleet';
+import { decimal } from '@/engine/base';
+import { describeTerm } from '@/engine/terms';
+import { unfitText } from '@/features/fleet/words';
+import { writeMoney, writeNumber, writeShare } from '@/platform/words';
+import { type Fact, type Machine, READINESS_RULES } from '@/features/fleet/calc';
 import { Amount, NotPriced } from '@/ui/amount';
 import { TraceTree } from '@/ui/trace-tree';
 import type { MachineAnswer, MachineRow } from '@/workers/fleet-protocol';

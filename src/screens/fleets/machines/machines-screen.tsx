@@ -2,8 +2,8 @@
 'use client';
 import { usePathname, useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
-import { writeNumber, writeShare } from '@/core/display';
-import { decimal } from '@/core/base';
+import { writeNumber, writeShare } from '@/platform/words';
+import { decimal } from '@/engine/base';
 import { Amount } from '@/ui/amount';
 import { Button } from '@/ui/button';
 import { Empty } from '@/ui/empty';

@@ -1,7 +1,7 @@
 /** One machine of the mean size at every place: the quick answer, marked as such. */
 'use client';
 import { useState } from 'react';
-import { writeMoney, writeNumber } from '@/core/display';
+import { writeMoney, writeNumber } from '@/platform/words';
 import { Button } from '@/ui/button';
 import { useFleet } from '../room-context';
 import { useFleetAsked } from '../use-fleet-asked';

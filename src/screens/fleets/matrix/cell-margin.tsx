@@ -2,16 +2,9 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import {
-  cellNotes,
-  hostsText,
-  KIND_WORDS,
-  type PlainCell,
-  unfitText,
-  writeMoney,
-  writeNumber,
-} from '@/core/display';
-import { COST_KINDS, MOST_ONE_BY_ONE } from '@/core/fleet';
+import { cellNotes, hostsText, KIND_WORDS, type PlainCell, unfitText } from '@/features/fleet/words';
+import { writeMoney, writeNumber } from '@/platform/words';
+import { COST_KINDS, MOST_ONE_BY_ONE } from '@/features/fleet/calc';
 import { writeDesign } from '@/formats';
 import { Amount } from '@/ui/amount';
 import { Button } from '@/ui/button';

@@ -2,8 +2,9 @@
 'use client';
 import Link from 'next/link';
 import { useState } from 'react';
-import { type PlainCell, writeMoney, writeNumber } from '@/core/display';
-import { UNION } from '@/core/fleet';
+import { type PlainCell } from '@/features/fleet/words';
+import { writeMoney, writeNumber } from '@/platform/words';
+import { UNION } from '@/features/fleet/calc';
 import { Amount } from '@/ui/amount';
 import { Margin } from '@/ui/margin';
 import { TallyFigure, TallyLine } from '@/ui/tally-line';

@@ -2,7 +2,7 @@
 'use client';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
-import { writeMoney } from '@/core/display';
+import { writeMoney } from '@/platform/words';
 import type { MoneyPicture } from '@/workers/fleet-protocol';
 import { number, share } from './round';
 

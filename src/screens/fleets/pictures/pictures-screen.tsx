@@ -2,8 +2,8 @@
 'use client';
 import Link from 'next/link';
 import { useRouter, useSearchParams } from 'next/navigation';
-import { filterText } from '@/core/display';
-import { isOpenFilter } from '@/core/fleet';
+import { filterText } from '@/features/fleet/words';
+import { isOpenFilter } from '@/features/fleet/calc';
 import { filterAddress, queryFrom } from '../machines/filter-address';
 import { useFleet } from '../room-context';
 import { useFleetAsked } from '../use-fleet-asked';

@@ -1,8 +1,8 @@
 /** How a placement is paid: licences in the rate or brought, commitments, what was agreed with its providers. */
 'use client';
-import { describeTerm } from '@/core/display';
-import type { FleetPlacement } from '@/core/fleet';
-import { type Agreement, TERMS, type Term } from '@/core/terms';
+import { describeTerm } from '@/engine/terms';
+import type { FleetPlacement } from '@/features/fleet/calc';
+import { type Agreement, TERMS, type Term } from '@/engine/terms';
 import { Choice } from '@/ui/field';
 import { useFleet } from '../room-context';
 import { Amount, exact, Part } from './amount-entry';

@@ -1,6 +1,6 @@
 /** The settings of a placement. Each is in force as soon as it is changed. */
 'use client';
-import type { FleetPlacement, HostingForm, SizingRule } from '@/core/fleet';
+import type { FleetPlacement, HostingForm, SizingRule } from '@/features/fleet/calc';
 import { Choice } from '@/ui/field';
 import { TextEntry } from '@/ui/text-entry';
 import { Amount, exact, numberIn, Part } from './amount-entry';

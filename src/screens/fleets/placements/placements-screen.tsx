@@ -1,13 +1,13 @@
 /** The placements of a fleet: one beside the other in words, what two differ in, and the settings of the one that is open. */
 'use client';
 import { useState } from 'react';
-import { settingText } from '@/core/display';
+import { settingText } from '@/features/fleet/words';
 import {
   defaultPlacement,
   type FleetPlacement,
   PLACEMENT_SETTINGS,
   placementDifferences,
-} from '@/core/fleet';
+} from '@/features/fleet/calc';
 import { Button } from '@/ui/button';
 import { Empty } from '@/ui/empty';
 import { TallyFigure, TallyLine } from '@/ui/tally-line';

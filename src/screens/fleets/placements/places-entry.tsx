@@ -1,6 +1,6 @@
 /** Where a placement goes: one place, or several of which the cheapest is taken. */
 'use client';
-import type { FleetPlacement } from '@/core/fleet';
+import type { FleetPlacement } from '@/features/fleet/calc';
 import { Button } from '@/ui/button';
 import { Field } from '@/ui/field';
 import { useFleet } from '../room-context';

@@ -1,6 +1,7 @@
 /** A fleet's report: the total, then each question with its answer and its table. The same on paper. */
 'use client';
-import { type TableReport, type TableReportTotal, writeMoney, writeNumber } from '@/core/display';
+import { type TableReport, type TableReportTotal } from '@/platform/tables';
+import { writeMoney, writeNumber } from '@/platform/words';
 import { Amount } from '@/ui/amount';
 import { Button } from '@/ui/button';
 import { Wick } from '@/ui/wick';

@@ -1,8 +1,9 @@
 /** The answer of a study: a sentence, both sides as sums so far, and the table of years; every figure opens. */
 'use client';
 import { useMemo, useState } from 'react';
-import { paidDrawing, paybackSentence, studySentence, turnsSentence, writeMoney } from '@/core/display';
-import { STUDY_DRAWS } from '@/core/own-or-rent';
+import { paidDrawing, paybackSentence, studySentence, turnsSentence } from '@/features/own-or-rent/words';
+import { writeMoney } from '@/platform/words';
+import { STUDY_DRAWS } from '@/features/own-or-rent/calc';
 import { CurveChart } from '@/ui/curve-chart';
 import { Margin } from '@/ui/margin';
 import { Trouble } from '../../lib/trouble';

@@ -1,7 +1,8 @@
 /** Both sides by kind of cost: a full bar for what is owned, an open one for what is rented, and the amounts. Needs N4, Q13. */
 'use client';
-import { flatCellText, sidesTable } from '@/core/display';
-import type { StudyAnswer } from '@/core/own-or-rent';
+import { flatCellText } from '@/platform/tables';
+import { sidesTable } from '@/features/own-or-rent/words';
+import type { StudyAnswer } from '@/features/own-or-rent/calc';
 
 const HEAD = 'border-b border-ink py-1 text-xs font-medium text-soft';
 const CELL = 'border-b border-line py-1';

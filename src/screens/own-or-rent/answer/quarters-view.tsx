@@ -1,9 +1,10 @@
 /** Both sides quarter by quarter, each year with its sum; every amount of a side can be chosen. */
 'use client';
 import { Fragment } from 'react';
-import { studyQuarters, studyYear, writeMoney } from '@/core/display';
-import { decimal } from '@/core/base';
-import type { PlainVariantOutcome } from '@/core/own-or-rent';
+import { studyQuarters, studyYear } from '@/features/own-or-rent/words';
+import { writeMoney } from '@/platform/words';
+import { decimal } from '@/engine/base';
+import type { PlainVariantOutcome } from '@/features/own-or-rent/calc';
 import { Amount } from '@/ui/amount';
 import type { AskedFigure } from './figure-margin';
 import { ChosenFigure, type PeriodsProps } from './years-view';

@@ -2,8 +2,9 @@
 'use client';
 import { ChevronRight } from 'lucide-react';
 import { Fragment, useState } from 'react';
-import { studyKindWords, studyYear, writeMoney } from '@/core/display';
-import type { PlainVariantOutcome, StudyAnswer, TableKind } from '@/core/own-or-rent';
+import { studyKindWords, studyYear } from '@/features/own-or-rent/words';
+import { writeMoney } from '@/platform/words';
+import type { PlainVariantOutcome, StudyAnswer, TableKind } from '@/features/own-or-rent/calc';
 import { Amount } from '@/ui/amount';
 import type { AskedFigure } from './figure-margin';
 

@@ -1,8 +1,9 @@
 /** How sure the answer is: thousands of draws of everything that has a range, and where the spread comes from. */
 'use client';
 import { useMemo } from 'react';
-import { assumptionName, studySentence, writeMoney, writeNumber, writeShare } from '@/core/display';
-import { STUDY_DRAWS } from '@/core/own-or-rent';
+import { assumptionName, studySentence } from '@/features/own-or-rent/words';
+import { writeMoney, writeNumber, writeShare } from '@/platform/words';
+import { STUDY_DRAWS } from '@/features/own-or-rent/calc';
 import { Trouble } from '../../lib/trouble';
 import { Working } from '../../lib/working';
 import { useStudy, useStudyAsked } from '../study-context';

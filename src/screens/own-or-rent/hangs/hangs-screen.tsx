@@ -8,9 +8,9 @@ import {
   studyValue,
   turnsSentence,
   turnWords,
-  writeNumber,
-} from '@/core/display';
-import { type Assumption, neutralStudy, type StudySwing } from '@/core/own-or-rent';
+} from '@/features/own-or-rent/words';
+import { writeNumber } from '@/platform/words';
+import { type Assumption, neutralStudy, type StudySwing } from '@/features/own-or-rent/calc';
 import { flatTableCsv } from '@/formats/flat-table-csv';
 import { Button } from '@/ui/button';
 import { tell } from '@/ui/toast';

@@ -1,8 +1,9 @@
 /** Two assumptions against one another: where owning costs less, where renting, with the border between them. */
 'use client';
 import { useState } from 'react';
-import { assumptionName, studyUnit, writeMoney, writeNumber } from '@/core/display';
-import type { Assumption, StudyMap, StudySwing } from '@/core/own-or-rent';
+import { assumptionName, studyUnit } from '@/features/own-or-rent/words';
+import { writeMoney, writeNumber } from '@/platform/words';
+import type { Assumption, StudyMap, StudySwing } from '@/features/own-or-rent/calc';
 import { Choice } from '@/ui/field';
 import { useStudy, useStudyAsked } from '../study-context';
 

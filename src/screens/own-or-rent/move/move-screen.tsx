@@ -1,9 +1,10 @@
 /** The move as a chart of waves: bars by month that keys and fields move; what running both sides costs. */
 'use client';
-import { studyMonth } from '@/core/own-or-rent';
+import { studyMonth } from '@/features/own-or-rent/calc';
 import { useState } from 'react';
-import { studyTroubleText, writeMoney } from '@/core/display';
-import type { Study } from '@/core/own-or-rent';
+import { studyTroubleText } from '@/features/own-or-rent/words';
+import { writeMoney } from '@/platform/words';
+import type { Study } from '@/features/own-or-rent/calc';
 import { Button } from '@/ui/button';
 import { Margin } from '@/ui/margin';
 import { added } from '../numbers/things';

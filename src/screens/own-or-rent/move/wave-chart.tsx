@@ -9,8 +9,8 @@ import {
   useSensors,
 } from '@dnd-kit/core';
 import { type KeyboardEvent, useId, useState } from 'react';
-import { isSame } from '@/core/design';
-import { GENERAL, type Study, studyMonth, type Wave, withGuess } from '@/core/own-or-rent';
+import { isSame } from '@/engine/design';
+import { GENERAL, type Study, studyMonth, type Wave, withGuess } from '@/features/own-or-rent/calc';
 
 const KEYS =
   'Left and right move the beginning, with Shift the time it takes, with Alt the time both sides run.';

@@ -1,6 +1,6 @@
 /** What a study may be made of, one a row. */
 import type { ReactNode } from 'react';
-import { writeNumber } from '@/core/display';
+import { writeNumber } from '@/platform/words';
 import { Button } from '@/ui/button';
 
 export interface FleetChoice {

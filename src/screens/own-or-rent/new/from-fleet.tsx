@@ -1,8 +1,8 @@
 /** A study of a fleet: its machines are loaded and placed here, beside the page. */
 'use client';
 import { useEffect, useRef, useState } from 'react';
-import type { FleetPlan } from '@/core/fleet';
-import type { Study } from '@/core/own-or-rent';
+import type { FleetPlan } from '@/features/fleet/calc';
+import type { Study } from '@/features/own-or-rent/calc';
 import { useFleetWorker } from '../../fleets/fleet-worker';
 import { callApi } from '../../lib/call-api';
 import { useAskedOf } from '../../lib/use-asked-of';

@@ -6,7 +6,7 @@ import { Field } from '@/ui/field';
 import { FileFaults, type FileTrouble } from '../../frame/file-faults';
 import { callApi } from '../../lib/call-api';
 import { useStudyActs } from '../study-acts';
-import type { Study } from '@/core/own-or-rent';
+import type { Study } from '@/features/own-or-rent/calc';
 import { ChoiceRow, Choices, type FleetChoice } from './choices';
 import { FromFleet } from './from-fleet';
 import { TypedWork } from './typed-work';

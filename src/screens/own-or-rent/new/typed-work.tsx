@@ -1,7 +1,7 @@
 /** A study of a few typed numbers: parts of the work, each with what it would cost a month where it is rented. */
 'use client';
 import { useState } from 'react';
-import { estateStudy, type Study } from '@/core/own-or-rent';
+import { estateStudy, type Study } from '@/features/own-or-rent/calc';
 import { Button } from '@/ui/button';
 import { Field, INPUT } from '@/ui/field';
 import { readNumber } from '../../design/cells/number-text';

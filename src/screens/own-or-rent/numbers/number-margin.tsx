@@ -1,8 +1,15 @@
 /** About one assumption: its three cases, where such a number comes from, which side it favours, and what it does. */
 'use client';
 import { useMemo } from 'react';
-import { assumptionName, leaningWords, studyValue, swingWords, turnWords, writeNumber } from '@/core/display';
-import { type Assumption, type Guess, withGuess } from '@/core/own-or-rent';
+import {
+  assumptionName,
+  leaningWords,
+  studyValue,
+  swingWords,
+  turnWords,
+} from '@/features/own-or-rent/words';
+import { writeNumber } from '@/platform/words';
+import { type Assumption, type Guess, withGuess } from '@/features/own-or-rent/calc';
 import { Button } from '@/ui/button';
 import { TextEntry } from '@/ui/text-entry';
 import { useStudy, useStudyAsked } from '../study-context';

@@ -1,10 +1,10 @@
 /** Assumptions as rows of the ledger: by page, by thing, each with what it may be typed as. */
-import { assumptionName, studyUnit } from '@/core/display';
-import type { Assumption, Guess, Study } from '@/core/own-or-rent';
+import { assumptionName, studyUnit } from '@/features/own-or-rent/words';
+import type { Assumption, Guess, Study } from '@/features/own-or-rent/calc';
 import type { LedgerRow } from '@/ui/ledger';
 import { casedText, readCased } from '../../design/cells/cases-text';
 import { readNumber } from '../../design/cells/number-text';
-import { sentenceFor, writeNumber } from '@/core/display';
+import { sentenceFor, writeNumber } from '@/platform/words';
 
 export const PAGES = [
   ['work', 'The work'],

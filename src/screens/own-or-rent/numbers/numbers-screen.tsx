@@ -1,8 +1,8 @@
 /** Every assumption of a study in one ledger: typed over, with its range; things are added, renamed and taken out. */
 'use client';
 import { type KeyboardEvent, useMemo, useState } from 'react';
-import { studyTroubleText } from '@/core/display';
-import { withGuess } from '@/core/own-or-rent';
+import { studyTroubleText } from '@/features/own-or-rent/words';
+import { withGuess } from '@/features/own-or-rent/calc';
 import { Button } from '@/ui/button';
 import { INPUT } from '@/ui/field';
 import { Ledger, type LedgerColumn, type LedgerCursor } from '@/ui/ledger';

@@ -1,7 +1,13 @@
 /** About a thing of the study: what it is, what it follows, what is in it; and taking it out. */
 'use client';
-import { studyKindWords } from '@/core/display';
-import { HARDWARE_SORTS, LICENCE_COUNTS, type Study, STUDY_KINDS, type StudyKind } from '@/core/own-or-rent';
+import { studyKindWords } from '@/features/own-or-rent/words';
+import {
+  HARDWARE_SORTS,
+  LICENCE_COUNTS,
+  type Study,
+  STUDY_KINDS,
+  type StudyKind,
+} from '@/features/own-or-rent/calc';
 import { Button } from '@/ui/button';
 import { Choice } from '@/ui/field';
 import { TextEntry } from '@/ui/text-entry';

@@ -8,7 +8,7 @@ import {
   type StudyPart,
   usual,
   type Wave,
-} from '@/core/own-or-rent';
+} from '@/features/own-or-rent/calc';
 
 /** The first free id of a kind: `host-2`. */
 export function freeId(wanted: string, taken: Iterable<string>): string {

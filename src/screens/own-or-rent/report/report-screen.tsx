@@ -1,11 +1,11 @@
 /** The report of a study: the sentence, the lines, and every table that its files have. */
 'use client';
 import { useMemo, useState } from 'react';
-import { studyReport } from '@/core/display';
+import { studyReport } from '@/features/own-or-rent/words';
 import { Button } from '@/ui/button';
 import { LinksDialog } from '../../links/links-dialog';
 import { FileMakingLine, useFileMaking } from '../../report/file-making';
-import { STUDY_DRAWS } from '@/core/own-or-rent';
+import { STUDY_DRAWS } from '@/features/own-or-rent/calc';
 import { Trouble } from '../../lib/trouble';
 import { Working } from '../../lib/working';
 import { useStudy, useStudyAsked, useWholeAnswer } from '../study-context';

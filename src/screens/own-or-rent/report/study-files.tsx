@@ -1,6 +1,6 @@
 /** In which forms a study leaves the house. */
 'use client';
-import { type StudyReport } from '@/core/display';
+import { type StudyReport } from '@/features/own-or-rent/words';
 import { flatTableCsv } from '@/formats/flat-table-csv';
 import { Menu } from '@/ui/menu';
 import { saveText } from '../../lib/save-text';

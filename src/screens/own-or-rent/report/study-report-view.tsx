@@ -1,6 +1,6 @@
 /** The report of a study as a page: for its own people, and for whoever has a link. */
 'use client';
-import type { StudyReport } from '@/core/display';
+import type { StudyReport } from '@/features/own-or-rent/words';
 import { CurveChart } from '@/ui/curve-chart';
 import { BesideTables } from '../../report/beside-tables';
 

@@ -1,6 +1,6 @@
 /** About one variant: its name, where it goes, what stays, when, how hardware is bought; and what it is held against. */
 'use client';
-import type { Variant } from '@/core/own-or-rent';
+import type { Variant } from '@/features/own-or-rent/calc';
 import { Button } from '@/ui/button';
 import { Choice } from '@/ui/field';
 import { TextEntry } from '@/ui/text-entry';

@@ -1,9 +1,10 @@
 /** Variants side by side: what each spends on what, against owning; chosen ones are changed in the margin. */
 'use client';
-import { studyMonth } from '@/core/own-or-rent';
+import { studyMonth } from '@/features/own-or-rent/calc';
 import { useState } from 'react';
-import { studyKindWords, studySentence, variantsTable, writeShare } from '@/core/display';
-import { type PlainVariantOutcome, type StudyAnswer, usual, type Variant } from '@/core/own-or-rent';
+import { studyKindWords, studySentence, variantsTable } from '@/features/own-or-rent/words';
+import { writeShare } from '@/platform/words';
+import { type PlainVariantOutcome, type StudyAnswer, usual, type Variant } from '@/features/own-or-rent/calc';
 import { flatTableCsv } from '@/formats/flat-table-csv';
 import { Amount } from '@/ui/amount';
 import { Button } from '@/ui/button';

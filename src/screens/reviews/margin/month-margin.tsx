@@ -1,6 +1,6 @@
 /** The month as a whole: a sentence, what is not known, sums by kind, provider and region, what the plan remarks. */
-import { doubtSentences, heldSentence, reviewSentence } from '@/core/display';
-import type { GroupSum } from '@/core/review';
+import { doubtSentences, heldSentence, reviewSentence } from '@/features/review/words';
+import type { GroupSum } from '@/features/review/calc';
 import { Amount } from '@/ui/amount';
 import type { WorkAnswer } from '@/workers/review-protocol';
 import { Difference } from '../marks';

@@ -1,5 +1,5 @@
 /** What a rule read of a resource, before and after; what did it stands first. */
-import type { ReadAttribute } from '@/core/review';
+import type { ReadAttribute } from '@/features/review/calc';
 
 const written = (value: ReadAttribute['before']): string =>
   value === null ? '–' : typeof value === 'string' ? value : String(value);

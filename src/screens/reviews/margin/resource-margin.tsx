@@ -1,9 +1,10 @@
 /** A resource: what happens to it, its parts, how each side adds up, which attributes changed, what use is missing. */
 'use client';
 import { useState } from 'react';
-import { decimal } from '@/core/base';
-import { lineDoubt, rowWords, writeShare } from '@/core/display';
-import type { ReviewLine, ReviewRow } from '@/core/review';
+import { decimal } from '@/engine/base';
+import { lineDoubt, rowWords } from '@/features/review/words';
+import { writeShare } from '@/platform/words';
+import type { ReviewLine, ReviewRow } from '@/features/review/calc';
 import { Amount } from '@/ui/amount';
 import { TraceTree } from '@/ui/trace-tree';
 import { Trouble } from '../../lib/trouble';

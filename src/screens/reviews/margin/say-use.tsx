@@ -1,7 +1,7 @@
 /** Use that no plan knows, said here and saved into the load profile of the review, comments kept. */
 'use client';
 import { useState } from 'react';
-import type { MissingUse, ReviewLine } from '@/core/review';
+import type { MissingUse, ReviewLine } from '@/features/review/calc';
 import { withUse } from '@/formats/review/load-file';
 import { readLoadProfile } from '@/formats/review/load-schema';
 import { Button } from '@/ui/button';

@@ -1,5 +1,5 @@
 /** GET ?by=service|account|region|resource|sku|category|tag:key: the bill by what its rows say. */
-import { GROUPED_BY, type GroupedBy } from '@/core/bills';
+import { GROUPED_BY, type GroupedBy } from '@/features/bills/calc';
 import { groupBill, invalid } from '@/operations';
 import { handler } from '../../../answer';
 

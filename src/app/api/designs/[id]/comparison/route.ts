@@ -3,7 +3,7 @@
  * and an id, or of=line and an id: alternatives side by side, or a whole axis, as a file. GET: the file, or where to follow
  * it when it takes longer (202). POST: asks for it, and answers with the job.
  */
-import { AXES } from '@/core/axes';
+import { AXES } from '@/features/compare/calc/axes';
 import { readScope } from '@/formats/scope-text';
 import {
   askComparisonFile,

@@ -1,0 +1,3 @@
+export * from './axis-sentence';
+export * from './comparison-sentence';
+export * from './comparison-table';

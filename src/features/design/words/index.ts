@@ -1,0 +1,3 @@
+export * from './change-words';
+export * from './edit-words';
+export * from './use-sentence';

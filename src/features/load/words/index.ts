@@ -1,0 +1,4 @@
+export * from './curve-sentence';
+export * from './curve-table';
+export * from './curve-drawing';
+export * from './load-tables';

@@ -1,0 +1,2 @@
+export * from './range-drawing';
+export * from './range-sentence';

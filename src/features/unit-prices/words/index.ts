@@ -1,0 +1,2 @@
+export * from './bare-sentence';
+export * from './bare-table';

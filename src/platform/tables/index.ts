@@ -1,0 +1,3 @@
+export * from './drawing';
+export * from './flat-table';
+export * from './table-report';
