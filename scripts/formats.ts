@@ -23,6 +23,7 @@ import {
   exampleReview,
   exampleStudy,
 } from '../docs/formats/examples';
+import { architecturePicture } from './lib/architecture-picture';
 import { main, say } from './lib/say';
 
 const FOLDER = 'docs/formats';
@@ -70,4 +71,6 @@ main(async () => {
   say(machines);
   fs.writeFileSync('docs/how-it-calculates.md', page());
   say('docs/how-it-calculates.md');
+  fs.writeFileSync('docs/architecture.svg', architecturePicture());
+  say('docs/architecture.svg');
 });

@@ -2,8 +2,8 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { startTransition } from 'react';
-import { Button } from '@/ui/button';
-import { Empty } from '@/ui/empty';
+import { Button } from '@/platform/ui/button';
+import { Empty } from '@/platform/ui/empty';
 
 export default function ErrorPage({ reset }: { readonly reset: () => void }) {
   const router = useRouter();

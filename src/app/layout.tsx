@@ -2,10 +2,10 @@
 import type { Metadata } from 'next';
 import { cookies, headers } from 'next/headers';
 import type { ReactNode } from 'react';
-import { Toaster } from '@/ui/toast';
+import { Toaster } from '@/platform/ui/toast';
 import './globals.css';
-import { Early, NOTE_EARLY } from '@/screens/frame/early';
-import { TopLine } from '@/screens/frame/top-line';
+import { Early, NOTE_EARLY } from '@/platform/shell/early';
+import { TopLine } from '@/platform/shell/top-line';
 
 export const metadata: Metadata = {
   title: { default: 'Wick Tally', template: '%s · Wick Tally' },

@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import { Empty } from '@/ui/empty';
+import { Empty } from '@/platform/ui/empty';
 
 export default function NotFound() {
   return (

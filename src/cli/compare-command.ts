@@ -16,11 +16,10 @@ const GROUPS: readonly GroupBy[] = ['section', 'category', 'kind'];
 
 /** 0 if everything was priced, 3 if something has no amount or an alternative lacks something. */
 export async function compareCommand(call: Call): Promise<number> {
-  const books = await booksOf(call.all('books'));
   const design = readDesignFile(call.given[0]!);
   const axis = call.one('axis');
-  const { table, data, complete } =
-    axis === undefined ? compared(call, design, books) : alongAxis(call, design, books, axisNamed(axis));
+  const answer = axis === undefined ? compared(call, design) : alongAxis(call, design, axisNamed(axis));
+  const { table, data, complete } = answer(await booksOf(call.all('books')));
   await writeTable(call, table, data);
   return complete ? 0 : INCOMPLETE;
 }
@@ -31,16 +30,22 @@ interface Result {
   readonly complete: boolean;
 }
 
-function compared(call: Call, design: Design, books: BookSet): Result {
+/** What is asked; said wrongly, it is refused before books are read, which takes seconds. */
+type Answer = (books: BookSet) => Result;
+
+function compared(call: Call, design: Design): Answer {
   for (const option of ['line', 'section'] as const) {
     if (call.one(option) !== undefined) throw invalid(`--${option} goes with --axis.`);
   }
   const by = groupNamed(call.one('by') ?? 'section');
-  const comparison = compareDesign(design, books, by, chosen(design, call.one('alternatives')));
-  return {
-    table: comparisonTable(comparison, design, namesOf(design, books)),
-    data: { title: design.title, ...withSentences(comparison) },
-    complete: comparison.columns.every((column) => column.complete),
+  const alternatives = chosen(design, call.one('alternatives'));
+  return (books) => {
+    const comparison = compareDesign(design, books, by, alternatives);
+    return {
+      table: comparisonTable(comparison, design, namesOf(design, books)),
+      data: { title: design.title, ...withSentences(comparison) },
+      complete: comparison.columns.every((column) => column.complete),
+    };
   };
 }
 
@@ -74,16 +79,18 @@ function chosen(design: Design, names: string | undefined): Design['alternatives
   });
 }
 
-function alongAxis(call: Call, design: Design, books: BookSet, axis: Axis): Result {
+function alongAxis(call: Call, design: Design, axis: Axis): Answer {
   for (const option of ['alternatives', 'by'] as const) {
     if (call.one(option) !== undefined) throw invalid(`--${option} does not go with --axis.`);
   }
   const { what, subject } = scopeOf(call, design, axis);
-  const answer = axisOf(axis, planOf(design, books), what);
-  return {
-    table: axisTable(answer, design, subject),
-    data: { title: design.title, subject, ...withSentences(answer) },
-    complete: answer.rows.every(({ missing }) => missing.length === 0),
+  return (books) => {
+    const answer = axisOf(axis, planOf(design, books), what);
+    return {
+      table: axisTable(answer, design, subject),
+      data: { title: design.title, subject, ...withSentences(answer) },
+      complete: answer.rows.every(({ missing }) => missing.length === 0),
+    };
   };
 }
 

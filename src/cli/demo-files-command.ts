@@ -7,7 +7,7 @@ import { harbourHouseWorkbook, harbourPlan } from '@/demo/fleets';
 import { harbourHouse } from '@/demo/harbour-house';
 import { DEMO_PROFILES } from '@/demo/profiles';
 import { writeDesign } from '@/formats';
-import { plainSheets } from '@/handover';
+import { plainSheets } from '@/platform/files/sheet-inventory';
 import { terminal } from './terminal';
 
 export async function writeDemoFiles(folder: string): Promise<number> {

@@ -14,6 +14,8 @@ import { namesOf, writeTable } from './table-output';
 
 /** 0: done. What has no price says so in its cell. */
 export async function ratesCommand(call: Call): Promise<number> {
+  // What is said wrongly is refused before books are read, which takes seconds.
+  const given = { data: amount(call, 'data', '100'), requests: amount(call, 'requests', '1000000') };
   const read = await indexedBooks(call.all('books'));
   const books = bookSet(read);
   const file = call.given[0];
@@ -23,8 +25,7 @@ export async function ratesCommand(call: Call): Promise<number> {
   const around: Design = { ...design, assumptions };
   const pinned = around.books.flatMap(({ book, revision }) => books.get(book, revision) ?? []);
   const quantities = {
-    data: amount(call, 'data', '100'),
-    requests: amount(call, 'requests', '1000000'),
+    ...given,
     ...(file === undefined ? {} : { byKind: ownQuantities(design) }),
   };
   const asked = { around, books: pinned, pricer: createPricer(books) };

@@ -210,7 +210,7 @@ async function written({ form, has }: Call, told: ReviewWritten): Promise<string
     case 'json':
       return `${JSON.stringify({ ...review, limits, whatIfs }, null, 2)}\n`;
     case 'markdown':
-      return (await import('@/handover/review-markdown')).reviewMarkdown(told);
+      return (await import('@/features/review/file/review-markdown')).reviewMarkdown(told);
     case 'junit':
       return (await import('@/formats/review/junit')).reviewJunit(review, all, limits);
     case 'sarif':

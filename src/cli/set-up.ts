@@ -9,8 +9,8 @@ import {
   migrate,
   repositories,
 } from '@/data';
-import { plainSheets } from '@/handover';
-import { reviewMarkdown } from '@/handover/review-markdown';
+import { plainSheets } from '@/platform/files/sheet-inventory';
+import { reviewMarkdown } from '@/features/review/file/review-markdown';
 import { loadDemo, loadDemoBills } from '@/demo/load-demo';
 import { AppError, asAppError, type Context } from '@/operations';
 import { terminal } from './terminal';

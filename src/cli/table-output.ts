@@ -35,7 +35,7 @@ async function textOf({ form }: Call, table: FlatTable, data: unknown): Promise<
     case 'csv':
       return flatTableCsv(table);
     case 'markdown':
-      return (await import('@/handover/flat-table-markdown')).flatTableMarkdown(table);
+      return (await import('@/platform/files/flat-table-markdown')).flatTableMarkdown(table);
     default:
       return asText(table);
   }

@@ -1,7 +1,9 @@
 /** A bill against its design as a file: for finance, a sheet, a program. */
 import { billReport, billTable } from '@/features/bills/words';
 import { flatTableCsv } from '@/formats/flat-table-csv';
-import { fleetMarkdown, fleetPdf, flatTableSheet } from '@/handover';
+import { fleetMarkdown } from '@/features/fleet/file/fleet-markdown';
+import { fleetPdf } from '@/features/fleet/file/fleet-pdf';
+import { flatTableSheet } from '@/platform/files/sheet-flat-table';
 import { type BillForm, type BillView, fileStem, type WrittenFile } from '@/operations';
 
 const TYPES: Readonly<Record<BillForm, string>> = {

@@ -151,7 +151,7 @@ async function writeDown(form: ReportForm, read: ReadReport, at: Date, most: num
     throw new AppError('too-large', message);
   }
   // The writers and their libraries are loaded by who writes, not by who only reads.
-  const { handOver } = await import('@/handover');
+  const { handOver } = await import('@/handover/hand-over');
   const { type, bytes } = await handOver(form, read, at);
   return { type, bytes, name: `${fileStem(report.title)}-${report.variant}.${form}` };
 }
@@ -169,7 +169,11 @@ async function writeTable(form: TableForm, { table, data }: ReadComparison, at: 
 }
 
 async function writeFleet(form: FleetForm, read: PlacedFleetFile, at: Date): Promise<WrittenFile> {
-  const { fleetMarkdown, fleetPdf, fleetSheet } = await import('@/handover');
+  const [{ fleetMarkdown }, { fleetPdf }, { fleetSheet }] = await Promise.all([
+    import('@/features/fleet/file/fleet-markdown'),
+    import('@/features/fleet/file/fleet-pdf'),
+    import('@/features/fleet/file/sheet-fleet'),
+  ]);
   const name = (as: string): string => `${fileStem(read.table.title)}.${as}`;
   switch (form) {
     case 'xlsx':
@@ -192,7 +196,11 @@ async function writeFleet(form: FleetForm, read: PlacedFleetFile, at: Date): Pro
 }
 
 async function writeStudyFile(form: StudyForm, read: StudyFile, at: Date): Promise<WrittenFile> {
-  const { studyMarkdown, studyPdf, studySheet } = await import('@/handover');
+  const [{ studyMarkdown }, { studyPdf }, { studySheet }] = await Promise.all([
+    import('@/features/own-or-rent/file/study-markdown'),
+    import('@/features/own-or-rent/file/study-pdf'),
+    import('@/features/own-or-rent/file/sheet-study'),
+  ]);
   const text = (written: string): Uint8Array<ArrayBuffer> =>
     new Uint8Array(new TextEncoder().encode(written));
   const name = `${fileStem(read.report.title)}.${form}`;
@@ -220,8 +228,8 @@ async function tableBytes(form: TableForm, table: FlatTable, data: unknown, at: 
     case 'json':
       return text(`${JSON.stringify(data, null, 2)}\n`);
     case 'md':
-      return text((await import('@/handover')).flatTableMarkdown(table));
+      return text((await import('@/platform/files/flat-table-markdown')).flatTableMarkdown(table));
     case 'xlsx':
-      return (await import('@/handover')).flatTableSheet(table, at);
+      return (await import('@/platform/files/sheet-flat-table')).flatTableSheet(table, at);
   }
 }

@@ -6,7 +6,7 @@ import { reviewJunit } from '@/formats/review/junit';
 import { readLimits } from '@/formats/review/limits-schema';
 import { reviewSarif } from '@/formats/review/sarif';
 import type { WorkedReview } from '@/formats/review/work-review';
-import { reviewMarkdown } from '@/handover/review-markdown';
+import { reviewMarkdown } from '@/features/review/file/review-markdown';
 import { fileStem, type ReviewForm, type StoredReview, type WrittenFile } from '@/operations';
 
 const TYPES: Readonly<Record<ReviewForm, readonly [ending: string, type: string]>> = {

@@ -8,7 +8,7 @@ import { DEMO_REVISIONS, generateBook } from '@/demo/generate-book';
 import { DEMO_CHANGES } from '@/demo/forge';
 import { loadReviews } from '@/demo/load-reviews';
 import { DEMO_PROFILES } from '@/demo/profiles';
-import { reviewMarkdown } from '@/handover/review-markdown';
+import { reviewMarkdown } from '@/features/review/file/review-markdown';
 import { type Context, listReviews, publishBook } from '@/operations';
 
 /** In the plans of the demo: a script that no rule reads, and a password that is marked. */

@@ -12,7 +12,7 @@ import { assumptionName, studyReport } from '@/features/own-or-rent/words';
 import { assumptionsOf, type Study, studyAnswer, withGuess, workedStudy } from '@/features/own-or-rent/calc';
 import { inlineDesk } from '@/desk/jobs';
 import { readStudy } from '@/formats/study-schema';
-import { studySheet } from '@/handover';
+import { studySheet } from '@/features/own-or-rent/file/sheet-study';
 import { type Context, openStudy, storeStudy } from '@/operations';
 import { memoryStores } from '@/operations/memory-stores';
 

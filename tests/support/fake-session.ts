@@ -8,7 +8,7 @@ import {
   type PendingBatch,
   type RemoteBatch,
   type SendResult,
-} from '@/screens/design/session/design-session';
+} from '@/features/design/screen/session/design-session';
 
 export const count = (value: string, id = 'a'): Edit => ({
   edit: 'set-component',

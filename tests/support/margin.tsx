@@ -1,7 +1,7 @@
 /** The settings of a component on screen, and what a person does with them. */
 import { fireEvent, render, screen, within } from '@testing-library/react';
-import { ComponentSettings } from '@/screens/design/margin/component-settings';
-import type { SettingsProps } from '@/screens/design/margin/settings-props';
+import { ComponentSettings } from '@/features/design/screen/margin/component-settings';
+import type { SettingsProps } from '@/features/design/screen/margin/settings-props';
 import { Decimal } from '@/engine/base';
 import type { Component, Edit } from '@/engine/design';
 

@@ -1,6 +1,5 @@
 /** `wick compare` as one runs it, on the demo's files. */
 import fs from 'node:fs';
-import os from 'node:os';
 import path from 'node:path';
 import { beforeAll, describe, expect, it, vi } from 'vitest';
 import { createAlternator } from '@/features/compare/calc/alternatives';
@@ -12,10 +11,11 @@ import { summarise } from '@/engine/summary';
 import type { Design } from '@/engine/design';
 import { type PriceBookFile, readDesign, toBookData } from '@/formats';
 import { runWick } from '@tests/support/run-wick';
+import { DEMO_FILES, demoFiles } from '@tests/support/demo-files';
 
 vi.setConfig({ testTimeout: 60_000, hookTimeout: 60_000 });
 
-const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'wick-compare-'));
+const folder = DEMO_FILES;
 const books = path.join(folder, 'books');
 const designs = path.join(folder, 'designs');
 let booking = '';
@@ -28,7 +28,7 @@ function wick(...args: string[]) {
 const compare = (...args: string[]) => wick('compare', booking, '--books', books, ...args);
 
 beforeAll(async () => {
-  expect((await wick('demo-files', folder)).status).toBe(0);
+  await demoFiles();
   booking = path.join(
     designs,
     fs.readdirSync(designs).find((name) => name.includes('booking'))!,

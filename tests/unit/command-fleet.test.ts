@@ -1,6 +1,5 @@
 /** `wick fleet`, as one runs it, on the demo's estate and books. */
 import fs from 'node:fs';
-import os from 'node:os';
 import path from 'node:path';
 import { beforeAll, describe, expect, it, vi } from 'vitest';
 import type { PlacedFleet } from '@/features/fleet/calc';
@@ -8,10 +7,11 @@ import { DEMO_REVISIONS, generateBook } from '@/demo/generate-book';
 import { csvOf, estateRows } from '@/demo/harbour-house';
 import { NORVANE } from '@/demo/norvane';
 import { runWick } from '@tests/support/run-wick';
+import { DEMO_FILES, demoFiles } from '@tests/support/demo-files';
 
 vi.setConfig({ testTimeout: 60_000, hookTimeout: 60_000 });
 
-const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'wick-fleet-'));
+const folder = DEMO_FILES;
 const region = generateBook(NORVANE, DEMO_REVISIONS.at(-1)!).regions[0]!.code;
 
 function wick(file: string, args: readonly string[]) {
@@ -26,7 +26,7 @@ const data = async (...args: string[]): Promise<Answer> =>
   JSON.parse((await fleet(...args, '--json')).stdout) as Answer;
 
 beforeAll(async () => {
-  expect((await runWick(['demo-files', folder])).status).toBe(0);
+  await demoFiles();
 });
 
 describe('wick fleet', () => {

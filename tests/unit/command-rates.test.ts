@@ -1,6 +1,5 @@
 /** `wick rates` as one runs it, on the demo's files. */
 import fs from 'node:fs';
-import os from 'node:os';
 import path from 'node:path';
 import { beforeAll, describe, expect, it, vi } from 'vitest';
 import { bareDesign, type MeasuredRates } from '@/features/unit-prices/calc';
@@ -8,10 +7,11 @@ import { indexBook } from '@/engine/books';
 import { bookSet, priceDesign } from '@/engine/pricing';
 import { type PriceBookFile, readDesign, toBookData } from '@/formats';
 import { runWick } from '@tests/support/run-wick';
+import { DEMO_FILES, demoFiles } from '@tests/support/demo-files';
 
 vi.setConfig({ testTimeout: 60_000, hookTimeout: 60_000 });
 
-const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'wick-rates-'));
+const folder = DEMO_FILES;
 const books = path.join(folder, 'books');
 let booking = '';
 
@@ -25,7 +25,7 @@ const outgoing = (all: readonly MeasuredRates[]): MeasuredRates =>
   all.find(({ measure }) => measure.key === 'transfer-out')!;
 
 beforeAll(async () => {
-  expect((await wick('demo-files', folder)).status).toBe(0);
+  await demoFiles();
   const designs = path.join(folder, 'designs');
   booking = path.join(
     designs,

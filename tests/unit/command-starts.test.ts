@@ -4,17 +4,17 @@
  */
 import { spawn } from 'node:child_process';
 import fs from 'node:fs';
-import os from 'node:os';
 import path from 'node:path';
 import { beforeAll, describe, expect, it, vi } from 'vitest';
 import { COMMANDS } from '@/cli/commands';
 import { planJson, server } from '@tests/support/plans';
 import { type Ended, runWick } from '@tests/support/run-wick';
 import { ensureProgram } from '../../scripts/bundle-cli.mjs';
+import { DEMO_FILES, demoFiles } from '@tests/support/demo-files';
 
 vi.setConfig({ testTimeout: 60_000, hookTimeout: 60_000 });
 
-const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'wick-starts-'));
+const folder = DEMO_FILES;
 const at = (name: string): string => path.join(folder, name);
 const DESIGN = 'docs/formats/design.example.json';
 const BOOK = 'docs/formats/price-book.example.json';
@@ -68,8 +68,7 @@ function start(args: readonly string[]): Promise<Ended> {
 
 beforeAll(async () => {
   program = path.resolve(await ensureProgram('wick'));
-  const made = await runWick(['demo-files', folder]);
-  expect(made.status).toBe(0);
+  await demoFiles();
   const plan = planJson([
     { address: 'norvane_server.web', before: server('bal-4-16'), after: server('bal-8-32') },
   ]);

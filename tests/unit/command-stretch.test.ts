@@ -1,16 +1,16 @@
 /** `wick load`, `wick range` and the plans of `wick pay`, as one runs them, on the demo's files. */
 import fs from 'node:fs';
-import os from 'node:os';
 import path from 'node:path';
 import { beforeAll, describe, expect, it, vi } from 'vitest';
 import type { Curve } from '@/features/load/calc';
 import type { RangeAnswer } from '@/features/range/calc';
 import type { BothPlan, CreditPlan, SpendPlan, UsagePlan, StepsPlan } from '@/features/paying/calc';
 import { runWick } from '@tests/support/run-wick';
+import { DEMO_FILES, demoFiles } from '@tests/support/demo-files';
 
 vi.setConfig({ testTimeout: 60_000, hookTimeout: 60_000 });
 
-const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'wick-stretch-'));
+const folder = DEMO_FILES;
 const file = (part: string): string => {
   const designs = path.join(folder, 'designs');
   return path.join(
@@ -26,7 +26,7 @@ const data = async <T>(...args: string[]): Promise<T> =>
   JSON.parse((await wick(...args, '--json')).stdout) as T;
 
 beforeAll(async () => {
-  expect((await runWick(['demo-files', folder])).status).toBe(0);
+  await demoFiles();
 });
 
 describe('wick load', () => {

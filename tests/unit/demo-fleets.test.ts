@@ -5,7 +5,7 @@ import { harbourHouse } from '@/demo/harbour-house';
 import { fileOfBytes } from '@/formats/fleet/inventory-file';
 import { readFleetPlan } from '@/formats/fleet/plan-schema';
 import { readInventory } from '@/formats/fleet/read-inventory';
-import { plainSheets } from '@/handover';
+import { plainSheets } from '@/platform/files/sheet-inventory';
 
 describe('Harbour House', () => {
   it('is one estate as a workbook and as a text file: disks added up, clusters from the sheet of hosts', async () => {

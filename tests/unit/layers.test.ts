@@ -3,6 +3,7 @@ import fs from 'node:fs';
 import path from 'node:path';
 import ts from 'typescript';
 import { describe, expect, it } from 'vitest';
+import { architecturePicture } from '../../scripts/lib/architecture-picture';
 import { ENGINE_RANKS, MAY_IMPORT, WIRING } from '@tests/support/layers';
 
 const SRC = path.resolve(import.meta.dirname, '../../src');
@@ -158,6 +159,10 @@ describe('layers', () => {
         /kind (===|!==) '/.test(fs.readFileSync(path.join(SRC, file), 'utf8')),
     );
     expect(asking).toEqual([]);
+  });
+
+  it('are drawn in the picture of docs/architecture.md as they are (./run formats writes it)', () => {
+    expect(fs.readFileSync('docs/architecture.svg', 'utf8')).toBe(architecturePicture());
   });
 
   it('keep every file under 300 lines', () => {

@@ -43,9 +43,7 @@ describe('what is installed', () => {
     const users = sources.filter((file) =>
       fs.readFileSync(path.join('src', file), 'utf8').includes("'exceljs'"),
     );
-    expect(
-      users.every((file) => file.startsWith('handover/sheet-') || file === 'handover/report-sheet.ts'),
-    ).toBe(true);
+    expect(users.every((file) => /\/(files?)\/(sheet-[a-z-]+|report-sheet)\.ts$/.test(file))).toBe(true);
     for (const file of users)
       expect(fs.readFileSync(path.join('src', file), 'utf8')).not.toMatch(/\.(load|read|readFile)\(/);
   });

@@ -1,6 +1,6 @@
 /** Links as the screen needs them: never the pinned document. */
 import 'server-only';
-import type { PlainLink } from '@/screens/links/links-dialog';
+import type { PlainLink } from '@/platform/screen/links-dialog';
 import { type Context, linkState, listLinks, listStudyLinks } from '@/operations';
 
 type Listed =

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { context } from '@/app/wiring';
 import { countUnseenAlerts, listBills } from '@/operations';
-import { BillsLedger } from '@/screens/bills/bills-ledger';
+import { BillsLedger } from '@/features/bills/screen/bills-ledger';
 
 export const metadata: Metadata = { title: 'Bills' };
 

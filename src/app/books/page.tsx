@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { context } from '@/app/wiring';
 import { listBooks } from '@/operations';
-import { BooksLedger } from '@/screens/books/books-ledger';
+import { BooksLedger } from '@/features/price-books/screen/books-ledger';
 
 export const metadata: Metadata = { title: 'Price books' };
 

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { context } from '@/app/wiring';
 import { listDesigns } from '@/operations';
-import { DesignsLedger } from '@/screens/designs/designs-ledger';
+import { DesignsLedger } from '@/features/design/screen/designs/designs-ledger';
 
 export const metadata: Metadata = { title: 'Designs' };
 

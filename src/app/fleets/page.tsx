@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { context } from '@/app/wiring';
 import { listFleets } from '@/operations';
-import { FleetsLedger } from '@/screens/fleets/fleets-ledger';
+import { FleetsLedger } from '@/features/fleet/screen/fleets-ledger';
 
 export const metadata: Metadata = { title: 'Fleets' };
 

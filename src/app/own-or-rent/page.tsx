@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { context } from '@/app/wiring';
 import { listStudies } from '@/operations';
-import { StudiesLedger } from '@/screens/own-or-rent/studies-ledger';
+import { StudiesLedger } from '@/features/own-or-rent/screen/studies-ledger';
 
 export const metadata: Metadata = { title: 'Own or rent' };
 

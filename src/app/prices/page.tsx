@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
 import { context } from '@/app/wiring';
 import { listBooks, readCatalogue } from '@/operations';
-import { PricesScreen } from '@/screens/prices/prices-screen';
-import type { SearchPlace } from '@/screens/prices/search-bar';
+import { PricesScreen } from '@/features/price-books/screen/prices/prices-screen';
+import type { SearchPlace } from '@/features/price-books/screen/prices/search-bar';
 
 export const metadata: Metadata = { title: 'Prices' };
 

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { context } from '@/app/wiring';
 import { listReviews } from '@/operations';
-import { ChangesLedger } from '@/screens/reviews/changes-ledger';
+import { ChangesLedger } from '@/features/review/screen/changes-ledger';
 
 export const metadata: Metadata = { title: 'Change reviews' };
 

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { context } from '@/app/wiring';
 import { LIMITS_FILE, listTeamFiles, listTokens } from '@/operations';
-import { SettingsScreen } from '@/screens/settings/settings-screen';
+import { SettingsScreen } from '@/features/team/screen/settings-screen';
 
 export const metadata: Metadata = { title: 'Settings' };
 

@@ -1,7 +1,7 @@
 /** Numbers of price lists: never ten or a thousand times what they say, whoever wrote them, and of how many they are. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { plainSheets } from '@/handover';
+import { plainSheets } from '@/platform/files/sheet-inventory';
 import { fileOfBytes } from '../fleet/inventory-file';
 import { type PriceListMap, readPriceListMap } from './map-schema';
 import { readPriceList } from './read-list';

@@ -2,7 +2,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { parse } from 'yaml';
-import { plainSheets } from '@/handover';
+import { plainSheets } from '@/platform/files/sheet-inventory';
 import { fileOfBytes } from '../fleet/inventory-file';
 import { readPriceBook } from '../price-book';
 import { draftListMap, guessColumns } from './draft-map';

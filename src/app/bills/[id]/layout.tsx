@@ -4,8 +4,8 @@ import type { ReactNode } from 'react';
 import { context } from '@/app/wiring';
 import { openedBill } from '@/app/lib/open-bill';
 import { listDesigns } from '@/operations';
-import { BillHeadLine } from '@/screens/bills/bill-head';
-import { periodWords } from '@/screens/bills/period-words';
+import { BillHeadLine } from '@/features/bills/screen/bill-head';
+import { periodWords } from '@/features/bills/screen/period-words';
 
 interface LayoutProps {
   readonly params: Promise<{ id: string }>;

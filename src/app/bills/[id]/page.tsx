@@ -1,7 +1,7 @@
 import { type BillPage, openedBill } from '@/app/lib/open-bill';
 import { context } from '@/app/wiring';
 import { listAlerts } from '@/operations';
-import { BillScreen } from '@/screens/bills/bill-screen';
+import { BillScreen } from '@/features/bills/screen/bill-screen';
 
 /** What watches said of it, the newest. */
 const SAID = 2;

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { context } from '@/app/wiring';
 import { readFeed } from '@/operations';
-import { FeedScreen } from '@/screens/bills/feed-screen';
+import { FeedScreen } from '@/features/bills/screen/feed-screen';
 
 export const metadata: Metadata = { title: 'Billing feed' };
 

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { context } from '@/app/wiring';
 import { listAlerts, readMailbox } from '@/operations';
-import { ToldScreen } from '@/screens/watches/told-screen';
+import { ToldScreen } from '@/features/alerts/screen/told-screen';
 
 export const metadata: Metadata = { title: 'What watches said' };
 

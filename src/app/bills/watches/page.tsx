@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { context } from '@/app/wiring';
 import { countUnseenAlerts, listWatches, watchChoices } from '@/operations';
-import { WatchesScreen } from '@/screens/watches/watches-screen';
+import { WatchesScreen } from '@/features/alerts/screen/watches-screen';
 
 export const metadata: Metadata = { title: 'Watches' };
 

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { context } from '@/app/wiring';
 import { billYears, countUnseenAlerts } from '@/operations';
-import { YearScreen } from '@/screens/bills/year-screen';
+import { YearScreen } from '@/features/bills/screen/year-screen';
 
 export const metadata: Metadata = { title: 'A year of bills' };
 

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { context } from '@/app/wiring';
 import { listTeamFiles } from '@/operations';
-import { PriceListScreen } from '@/screens/books/price-list-screen';
+import { PriceListScreen } from '@/features/price-books/screen/price-list-screen';
 
 export const metadata: Metadata = { title: 'From a price list' };
 

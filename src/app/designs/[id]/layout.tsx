@@ -3,8 +3,8 @@ import type { ReactNode } from 'react';
 import { openedDesign } from '@/app/lib/open-design';
 import { context, installation } from '@/app/wiring';
 import { listBooks, readCatalogue, type StoredDesign } from '@/operations';
-import { DesignRoomOf } from '@/screens/design/room';
-import type { BookInfo } from '@/screens/design/book-list';
+import { DesignRoomOf } from '@/features/design/screen/room';
+import type { BookInfo } from '@/features/design/screen/book-list';
 
 interface LayoutProps {
   readonly params: Promise<{ id: string }>;

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
 import { openedDesign } from '@/app/lib/open-design';
-import { LedgerScreen } from '@/screens/design/ledger-screen';
+import { LedgerScreen } from '@/features/design/screen/ledger-screen';
 
 interface PageProps {
   readonly params: Promise<{ id: string }>;

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { context } from '@/app/wiring';
 import { listStarters } from '@/operations';
-import { StartersLedger } from '@/screens/starters/starters-ledger';
+import { StartersLedger } from '@/features/design/screen/starters/starters-ledger';
 
 export const metadata: Metadata = { title: 'Starters' };
 

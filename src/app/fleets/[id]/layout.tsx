@@ -4,8 +4,8 @@ import { type ReactNode, Suspense } from 'react';
 import { openedFleet } from '@/app/lib/open-fleet';
 import { context } from '@/app/wiring';
 import { listBooks, readCatalogue, type StoredFleet } from '@/operations';
-import { FleetRoomOf } from '@/screens/fleets/room';
-import type { FleetBook } from '@/screens/fleets/room-context';
+import { FleetRoomOf } from '@/features/fleet/screen/room';
+import type { FleetBook } from '@/features/fleet/screen/room-context';
 
 interface LayoutProps {
   readonly params: Promise<{ id: string }>;

@@ -1,4 +1,4 @@
-import { MachinesScreen } from '@/screens/fleets/machines/machines-screen';
+import { MachinesScreen } from '@/features/fleet/screen/machines/machines-screen';
 
 export default function FleetMachinesPage() {
   return <MachinesScreen />;

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { Suspense } from 'react';
-import { BringScreen } from '@/screens/fleets/bring/bring-screen';
+import { BringScreen } from '@/features/fleet/screen/bring/bring-screen';
 
 export const metadata: Metadata = { title: 'Bring in a fleet' };
 

@@ -2,7 +2,7 @@
 import type { Metadata } from 'next';
 import type { ReactNode } from 'react';
 import { openedStudy } from '@/app/lib/open-study';
-import { StudyRoomOf } from '@/screens/own-or-rent/study-room';
+import { StudyRoomOf } from '@/features/own-or-rent/screen/study-room';
 
 interface LayoutProps {
   readonly params: Promise<{ id: string }>;

@@ -1,4 +1,4 @@
-import { AnswerScreen } from '@/screens/own-or-rent/answer/answer-screen';
+import { AnswerScreen } from '@/features/own-or-rent/screen/answer/answer-screen';
 
 export default function StudyAnswerPage() {
   return <AnswerScreen />;

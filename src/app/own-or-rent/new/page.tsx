@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { context } from '@/app/wiring';
 import { listDesigns, listFleets } from '@/operations';
-import { NewStudyScreen } from '@/screens/own-or-rent/new/new-study-screen';
+import { NewStudyScreen } from '@/features/own-or-rent/screen/new/new-study-screen';
 
 export const metadata: Metadata = { title: 'New study' };
 

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { context } from '@/app/wiring';
 import { bareSurroundings, readCatalogue } from '@/operations';
-import { BarePricesScreen } from '@/screens/bare-rates/bare-prices-screen';
+import { BarePricesScreen } from '@/features/unit-prices/screen/bare-prices-screen';
 
 export const metadata: Metadata = { title: 'Bare rates side by side' };
 

@@ -2,7 +2,7 @@
 import type { Metadata } from 'next';
 import type { ReactNode } from 'react';
 import { openedReview } from '@/app/lib/open-review';
-import { ReviewRoomOf } from '@/screens/reviews/review-room';
+import { ReviewRoomOf } from '@/features/review/screen/review-room';
 
 interface LayoutProps {
   readonly params: Promise<{ id: string }>;

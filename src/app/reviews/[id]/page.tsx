@@ -1,4 +1,4 @@
-import { ReviewScreen } from '@/screens/reviews/review-screen';
+import { ReviewScreen } from '@/features/review/screen/review-screen';
 
 export default function ReviewPage() {
   return <ReviewScreen />;

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { context } from '@/app/wiring';
 import { listForge, listReviews } from '@/operations';
-import { ForgeScreen } from '@/screens/reviews/forge-screen';
+import { ForgeScreen } from '@/features/review/screen/forge-screen';
 
 export const metadata: Metadata = { title: 'Code forge' };
 

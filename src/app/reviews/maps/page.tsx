@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { context } from '@/app/wiring';
 import { listResourceMaps, listTeamFiles } from '@/operations';
-import { MapsScreen } from '@/screens/reviews/maps-screen';
+import { MapsScreen } from '@/features/review/screen/maps-screen';
 
 export const metadata: Metadata = { title: 'Resource maps' };
 

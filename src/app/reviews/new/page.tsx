@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { context } from '@/app/wiring';
 import { listResourceMaps } from '@/operations';
-import { BringScreen } from '@/screens/reviews/bring-screen';
+import { BringScreen } from '@/features/review/screen/bring-screen';
 
 export const metadata: Metadata = { title: 'Review a plan' };
 

@@ -3,14 +3,14 @@ import type { Metadata } from 'next';
 import { cache } from 'react';
 import { orNotFound, orSentence } from '@/app/lib/or-not-found';
 import { inTime } from '@/app/lib/in-time';
-import { NotShown } from '@/screens/report/not-shown';
-import { NotYet } from '@/screens/report/not-yet';
-import { ReportView } from '@/screens/report/report-view';
+import { NotShown } from '@/features/report/screen/not-shown';
+import { NotYet } from '@/features/report/screen/not-yet';
+import { ReportView } from '@/features/report/screen/report-view';
 import { desk, outsideContext } from '@/app/wiring';
 import { requireLink } from '@/operations';
-import { LineTrace } from '@/screens/shared/line-trace';
-import { StudyReportView } from '@/screens/own-or-rent/report/study-report-view';
-import { SharedHead } from '@/screens/shared/shared-head';
+import { LineTrace } from '@/features/report/screen/shared/line-trace';
+import { StudyReportView } from '@/features/own-or-rent/screen/report/study-report-view';
+import { SharedHead } from '@/features/report/screen/shared/shared-head';
 
 interface PageProps {
   readonly params: Promise<{ token: string }>;

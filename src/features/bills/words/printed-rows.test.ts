@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { addAll, decimal } from '@/engine/base';
 import type { ThingGroup } from '@/features/bills/calc';
 import { halfAwayFromZero, minorDigits } from '@/engine/money';
-import { printedGroups, printedRates, yearRows } from '@/features/bills/words';
+import { printedGroups, printedRates, yearRows } from './';
 
 const money = fc
   .tuple(fc.integer({ min: -2_000_000, max: 9_000_000 }), fc.integer({ min: 0, max: 99_999 }))

@@ -1,5 +1,5 @@
 import { openedBill } from '@/app/lib/open-bill';
-import { ColumnsScreen } from '@/screens/bills/columns-screen';
+import { ColumnsScreen } from '@/features/bills/screen/columns-screen';
 
 export default async function Page({ params }: { readonly params: Promise<{ id: string }> }) {
   const view = await openedBill((await params).id);

@@ -1,7 +1,7 @@
 import { context } from '@/app/wiring';
 import { openedBill } from '@/app/lib/open-bill';
 import { listTeamFiles } from '@/operations';
-import { MappingScreen } from '@/screens/bills/mapping-screen';
+import { MappingScreen } from '@/features/bills/screen/mapping-screen';
 
 export default async function Page({ params }: { readonly params: Promise<{ id: string }> }) {
   const view = await openedBill((await params).id);

@@ -1,5 +1,5 @@
 import { openedBill } from '@/app/lib/open-bill';
-import { MeasuredScreen } from '@/screens/bills/measured-screen';
+import { MeasuredScreen } from '@/features/bills/screen/measured-screen';
 
 export default async function Page({ params }: { readonly params: Promise<{ id: string }> }) {
   const view = await openedBill((await params).id);

@@ -1,7 +1,7 @@
 import { context } from '@/app/wiring';
 import { openedBill } from '@/app/lib/open-bill';
 import { holdPrices } from '@/operations';
-import { PricesScreen } from '@/screens/bills/prices-screen';
+import { PricesScreen } from '@/features/bills/screen/prices-screen';
 
 export default async function Page({ params }: { readonly params: Promise<{ id: string }> }) {
   const { id } = await params;

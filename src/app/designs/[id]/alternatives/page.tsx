@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { openedDesign } from '@/app/lib/open-design';
-import { AlternativesScreen } from '@/screens/design/alternatives/alternatives-screen';
+import { AlternativesScreen } from '@/features/compare/screen/alternatives-screen';
 
 interface PageProps {
   readonly params: Promise<{ id: string }>;

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { openedDesign } from '@/app/lib/open-design';
-import { ChecklistScreen } from '@/screens/design/checklist/checklist-screen';
+import { ChecklistScreen } from '@/features/checklist/screen/checklist-screen';
 
 interface PageProps {
   readonly params: Promise<{ id: string }>;

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { openedDesign } from '@/app/lib/open-design';
-import { LoadScreen } from '@/screens/design/load/load-screen';
+import { LoadScreen } from '@/features/load/screen/load-screen';
 
 interface PageProps {
   readonly params: Promise<{ id: string }>;

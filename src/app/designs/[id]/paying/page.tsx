@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { openedDesign } from '@/app/lib/open-design';
-import { PayingScreen } from '@/screens/design/paying/paying-screen';
+import { PayingScreen } from '@/features/paying/screen/paying-screen';
 
 interface PageProps {
   readonly params: Promise<{ id: string }>;

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { openedDesign } from '@/app/lib/open-design';
-import { RangeScreen } from '@/screens/design/range/range-screen';
+import { RangeScreen } from '@/features/range/screen/range-screen';
 
 interface PageProps {
   readonly params: Promise<{ id: string }>;

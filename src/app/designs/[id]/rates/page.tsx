@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { openedDesign } from '@/app/lib/open-design';
-import { BareDesignScreen } from '@/screens/bare-rates/bare-design-screen';
+import { BareDesignScreen } from '@/features/unit-prices/screen/bare-design-screen';
 
 interface PageProps {
   readonly params: Promise<{ id: string }>;

@@ -5,10 +5,10 @@ import { openedDesign } from '@/app/lib/open-design';
 import { orSentence } from '@/app/lib/or-not-found';
 import { context, desk } from '@/app/wiring';
 import { readReportOptions } from '@/formats';
-import { ReportHead } from '@/screens/design/report/report-head';
-import { NotShown } from '@/screens/report/not-shown';
-import { NotYet } from '@/screens/report/not-yet';
-import { ReportView } from '@/screens/report/report-view';
+import { ReportHead } from '@/features/design/screen/report/report-head';
+import { NotShown } from '@/features/report/screen/not-shown';
+import { NotYet } from '@/features/report/screen/not-yet';
+import { ReportView } from '@/features/report/screen/report-view';
 
 interface PageProps {
   readonly params: Promise<{ id: string }>;

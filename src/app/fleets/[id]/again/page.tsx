@@ -1,4 +1,4 @@
-import { AgainScreen } from '@/screens/fleets/bring/again-screen';
+import { AgainScreen } from '@/features/fleet/screen/bring/again-screen';
 
 export default function FleetAgainPage() {
   return <AgainScreen />;

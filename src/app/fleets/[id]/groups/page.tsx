@@ -1,4 +1,4 @@
-import { GroupsScreen } from '@/screens/fleets/groups/groups-screen';
+import { GroupsScreen } from '@/features/fleet/screen/groups/groups-screen';
 
 export default function FleetGroupsPage() {
   return <GroupsScreen />;

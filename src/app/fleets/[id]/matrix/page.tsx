@@ -1,4 +1,4 @@
-import { MatrixScreen } from '@/screens/fleets/matrix/matrix-screen';
+import { MatrixScreen } from '@/features/fleet/screen/matrix/matrix-screen';
 
 export default function FleetMatrixPage() {
   return <MatrixScreen />;

@@ -1,4 +1,4 @@
-import { PicturesScreen } from '@/screens/fleets/pictures/pictures-screen';
+import { PicturesScreen } from '@/features/fleet/screen/pictures/pictures-screen';
 
 export default function FleetPicturesPage() {
   return <PicturesScreen />;

@@ -1,4 +1,4 @@
-import { PlacementsScreen } from '@/screens/fleets/placements/placements-screen';
+import { PlacementsScreen } from '@/features/fleet/screen/placements/placements-screen';
 
 export default function FleetPlacementsPage() {
   return <PlacementsScreen />;

@@ -1,4 +1,4 @@
-import { FleetReportScreen } from '@/screens/fleets/report/report-screen';
+import { FleetReportScreen } from '@/features/fleet/screen/report/report-screen';
 
 export default function FleetReportPage() {
   return <FleetReportScreen />;

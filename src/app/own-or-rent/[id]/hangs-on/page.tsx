@@ -1,4 +1,4 @@
-import { HangsScreen } from '@/screens/own-or-rent/hangs/hangs-screen';
+import { HangsScreen } from '@/features/own-or-rent/screen/hangs/hangs-screen';
 
 export default function StudyHangsPage() {
   return <HangsScreen />;

@@ -1,4 +1,4 @@
-import { MoveScreen } from '@/screens/own-or-rent/move/move-screen';
+import { MoveScreen } from '@/features/own-or-rent/screen/move/move-screen';
 
 export default function StudyMovePage() {
   return <MoveScreen />;

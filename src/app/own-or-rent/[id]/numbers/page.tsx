@@ -1,4 +1,4 @@
-import { NumbersScreen } from '@/screens/own-or-rent/numbers/numbers-screen';
+import { NumbersScreen } from '@/features/own-or-rent/screen/numbers/numbers-screen';
 
 export default function StudyNumbersPage() {
   return <NumbersScreen />;

@@ -1,4 +1,4 @@
-import { VariantsScreen } from '@/screens/own-or-rent/variants/variants-screen';
+import { VariantsScreen } from '@/features/own-or-rent/screen/variants/variants-screen';
 
 export default function StudyVariantsPage() {
   return <VariantsScreen />;

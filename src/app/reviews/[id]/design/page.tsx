@@ -1,6 +1,6 @@
 import { context } from '@/app/wiring';
 import { listDesigns } from '@/operations';
-import { DesignLinkScreen } from '@/screens/reviews/design-link-screen';
+import { DesignLinkScreen } from '@/features/review/screen/design-link-screen';
 
 export default async function ReviewDesignPage() {
   const designs = await listDesigns(context());

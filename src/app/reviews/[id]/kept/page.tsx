@@ -1,4 +1,4 @@
-import { KeptScreen } from '@/screens/reviews/kept-screen';
+import { KeptScreen } from '@/features/review/screen/kept-screen';
 
 export default function ReviewKeptPage() {
   return <KeptScreen />;

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { openedDesign } from '@/app/lib/open-design';
-import { LedgerScreen } from '@/screens/design/ledger-screen';
-import { SideRoom } from '@/screens/design/alternatives/side-room';
+import { LedgerScreen } from '@/features/design/screen/ledger-screen';
+import { SideRoom } from '@/features/compare/screen/side-room';
 
 interface PageProps {
   readonly params: Promise<{ id: string; side: string }>;

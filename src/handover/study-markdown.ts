@@ -1,9 +1,0 @@
-/** A study's report as Markdown. */
-import type { StudyReport } from '@/features/own-or-rent/words';
-import { flatTableMarkdown } from './flat-table-markdown';
-import { plain } from './markdown-text';
-
-export function studyMarkdown({ title, lead, tables }: StudyReport): string {
-  const said = lead.map((each) => plain(each));
-  return `${[`# ${plain(title)}`, ...said, ...tables.map(flatTableMarkdown)].join('\n\n')}\n`;
-}
