@@ -10,8 +10,8 @@ const alias = {
 
 /** Tests without a screen that need a document or its storage all the same. */
 const WITH_DOCUMENT = [
-  'src/screens/design/session/kept-and-refused.test.ts',
-  'src/screens/design/session/unsaved-edits.test.ts',
+  'src/features/design/screen/session/kept-and-refused.test.ts',
+  'src/features/design/screen/session/unsaved-edits.test.ts',
 ];
 
 /** The last digit of a commit's number. Without a repository, the first turn. */

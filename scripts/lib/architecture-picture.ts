@@ -50,7 +50,9 @@ function engineRows(): string[][] {
 export function bands(): readonly Band[] {
   const all = foldersOf('.');
   const shown = ['engine', 'features', 'platform'];
-  const features = foldersOf('features').map((name) => `${name} (${foldersOf(`features/${name}`).join(' ')})`);
+  const features = foldersOf('features').map(
+    (name) => `${name} (${foldersOf(`features/${name}`).join(' ')})`,
+  );
   return [
     {
       title: 'doors and stores',

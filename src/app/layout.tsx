@@ -6,6 +6,7 @@ import { Toaster } from '@/platform/ui/toast';
 import './globals.css';
 import { Early, NOTE_EARLY } from '@/platform/shell/early';
 import { TopLine } from '@/platform/shell/top-line';
+import { PLACES, UnderwayNotes } from './places';
 
 export const metadata: Metadata = {
   title: { default: 'Wick Tally', template: '%s · Wick Tally' },
@@ -23,7 +24,7 @@ export default async function Layout({ children }: { readonly children: ReactNod
       <body className="flex h-dvh flex-col print:block print:h-auto">
         {/* A browser shows no script its own nonce, so that what is there and what was sent never agree. */}
         <script nonce={nonce} suppressHydrationWarning dangerouslySetInnerHTML={{ __html: NOTE_EARLY }} />
-        <TopLine theme={theme} />
+        <TopLine theme={theme} places={PLACES} notes={<UnderwayNotes />} />
         <main className="flex min-h-0 flex-1 flex-col print:block">{children}</main>
         <Toaster />
         <Early />

@@ -2,7 +2,7 @@
 import { buildReport } from '@/features/report/calc';
 import { readReportOptions } from '@/formats';
 import { BESIDES, REPORT_FORMS } from '@/features/report/calc';
-import { handOver } from '@/handover/hand-over';
+import { handOver } from '@/features/report/file/hand-over';
 import { invalid } from '@/operations';
 import { booksOf, readDesignFile, writeOut } from './files';
 import type { Call } from './options';

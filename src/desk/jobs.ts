@@ -151,7 +151,7 @@ async function writeDown(form: ReportForm, read: ReadReport, at: Date, most: num
     throw new AppError('too-large', message);
   }
   // The writers and their libraries are loaded by who writes, not by who only reads.
-  const { handOver } = await import('@/handover/hand-over');
+  const { handOver } = await import('@/features/report/file/hand-over');
   const { type, bytes } = await handOver(form, read, at);
   return { type, bytes, name: `${fileStem(report.title)}-${report.variant}.${form}` };
 }

@@ -14,7 +14,7 @@ import { DEMO_DESIGNS } from '@/demo/designs';
 import { DEMO_REVISIONS, generateBook } from '@/demo/generate-book';
 import { DEMO_PROFILES } from '@/demo/profiles';
 import { toBookData } from '@/formats';
-import { handOver } from '@/handover/hand-over';
+import { handOver } from '@/features/report/file/hand-over';
 
 const AT = new Date('2026-11-25T12:00:00Z');
 const FULL = { variant: 'full', validUntil: null, withAgreements: true } as const;

@@ -26,39 +26,38 @@ export const ENGINE_RANKS: Readonly<Record<string, number>> = {
 /** Pure: no clock, no chance, no document, no database, no package but those for decimals and formulas. */
 const PURE = ['engine', 'calc', 'words', 'platform/tables', 'platform/words'];
 
+/** What is asked of a worker, without what answers there. */
+const SCREEN = [
+  ...PURE,
+  'formats',
+  'operations',
+  'platform/workers',
+  'platform/ui',
+  'platform/screen',
+  'platform/shell',
+];
+
 export const MAY_IMPORT: Readonly<Record<string, readonly string[]>> = {
   engine: ['engine'],
-  'platform/tables': ['engine', 'platform/tables', 'platform/words'],
   'platform/words': ['engine', 'platform/words'],
+  'platform/tables': ['engine', 'platform/tables', 'platform/words'],
+  'platform/files': [...PURE, 'platform/files'],
+  'platform/workers': [...PURE, 'formats', 'platform/workers'],
+  'platform/ui': ['engine', 'platform/tables', 'platform/words', 'platform/ui'],
+  'platform/screen': [...PURE, 'formats', 'operations', 'platform/ui', 'platform/screen'],
+  'platform/shell': [...PURE, 'formats', 'operations', 'platform/ui', 'platform/screen', 'platform/shell'],
   calc: PURE,
   words: PURE,
   formats: [...PURE, 'formats'],
-  handover: [...PURE, 'handover'],
   operations: [...PURE, 'formats', 'operations'],
   data: [...PURE, 'formats', 'operations', 'data'],
   jobs: [...PURE, 'operations', 'jobs'],
-  workers: [...PURE, 'formats', 'workers'],
-  ui: ['engine/trace', 'platform/tables', 'platform/words', 'words', 'ui'],
-  desk: [...PURE, 'formats', 'handover', 'operations', 'desk'],
-  screens: [
-    ...PURE,
-    'formats',
-    'ui',
-    'operations',
-    'workers/client',
-    'workers/protocol',
-    'workers/fleet-client',
-    'workers/fleet-protocol',
-    'workers/study-client',
-    'workers/study-protocol',
-    'workers/review-client',
-    'workers/review-protocol',
-    'workers/list-client',
-    'workers/list-protocol',
-    'screens',
-  ],
-  app: [...PURE, 'formats', 'ui', 'operations', 'desk/protocol', 'desk/threads', 'screens', 'app'],
-  cli: [...PURE, 'formats', 'handover', 'operations', 'demo', 'cli'],
+  worker: [...PURE, 'formats', 'platform/workers', 'worker'],
+  file: [...PURE, 'platform/files', 'file'],
+  screen: [...SCREEN, 'worker', 'screen'],
+  desk: [...PURE, 'formats', 'platform/files', 'file', 'operations', 'desk'],
+  app: [...SCREEN, 'screen', 'desk/protocol', 'desk/threads', 'app'],
+  cli: [...PURE, 'formats', 'platform/files', 'file', 'operations', 'demo', 'cli'],
   demo: [...PURE, 'formats', 'operations', 'demo'],
 };
 
@@ -68,3 +67,25 @@ export const WIRING: Readonly<Record<string, readonly string[]>> = {
   'cli/set-up.ts': ['data'],
   'desk/thread.ts': ['data'],
 };
+
+/**
+ * Features whose screens still know one another both ways: views of a design know its session, and its screen mounts them. To
+ * be cut by registering; a pair that is cut is taken out here, and none may come.
+ */
+export const STILL_MUTUAL: readonly string[] = [
+  'alerts bills',
+  'checklist design',
+  'compare design',
+  'compare report',
+  'design load',
+  'design paying',
+  'design range',
+  'design report',
+  'design saved-questions',
+  'design unit-prices',
+  'fleet own-or-rent',
+  'load range',
+  'load saved-questions',
+  'paying saved-questions',
+  'range saved-questions',
+];

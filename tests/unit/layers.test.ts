@@ -4,7 +4,7 @@ import path from 'node:path';
 import ts from 'typescript';
 import { describe, expect, it } from 'vitest';
 import { architecturePicture } from '../../scripts/lib/architecture-picture';
-import { ENGINE_RANKS, MAY_IMPORT, WIRING } from '@tests/support/layers';
+import { ENGINE_RANKS, MAY_IMPORT, STILL_MUTUAL, WIRING } from '@tests/support/layers';
 
 const SRC = path.resolve(import.meta.dirname, '../../src');
 
@@ -145,11 +145,29 @@ describe('layers', () => {
     expect(circlesIn(graphOf((file) => file))).toEqual([]);
   });
 
+  it('of screens know of a worker what one can ask, not what answers', () => {
+    const breaches = imports.filter(({ file, target, internal }) => {
+      const to = internal ? resolved(target) : undefined;
+      if (!to || layerOf(file) !== 'screen' || !['worker', 'platform/workers'].includes(layerOf(to)))
+        return false;
+      return !/(^|\/|-)(client|protocol)\.ts$/.test(to);
+    });
+    expect(breaches).toEqual([]);
+  });
+
   it('of features’ calculation and words make no circle of features', () => {
     const pure = imports.filter(({ file }) => ['calc', 'words'].includes(layerOf(file)));
     const graph = graphOf(featureOf, pure);
     expect(graph.size).toBeGreaterThan(5);
     expect(circlesIn(graph)).toEqual([]);
+  });
+
+  it('let features know one another one way, but for those that are still to be cut', () => {
+    const graph = graphOf(featureOf);
+    const mutual = [...graph].flatMap(([from, into]) =>
+      into.filter((to) => from < to && graph.get(to)?.includes(from)).map((to) => `${from} ${to}`),
+    );
+    expect(mutual.sort()).toEqual(STILL_MUTUAL);
   });
 
   it('ask what a kind is by its traits, not by its name, wherever something is worked out', () => {

@@ -162,7 +162,7 @@ describe('a program', () => {
           );
         });
       }),
-      { numRuns: drawn(150) },
+      { numRuns: drawn(150, 80) },
     );
     // The program was used, and for every sort of entry.
     expect(points).toBeGreaterThan(metAtLeast(400));

@@ -1,7 +1,7 @@
 /** A flat table on the page: the rows that files have, amounts to the right; with an action by row where one is given. */
 import type { ReactNode } from 'react';
 import { type FlatCell, flatCellText, type FlatTable } from '@/platform/tables';
-import { CELL, HEAD } from '@/features/report/screen/report-looks';
+import { CELL, HEAD } from './report-looks';
 
 interface FlatRowsProps {
   readonly table: FlatTable;

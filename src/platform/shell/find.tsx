@@ -12,7 +12,7 @@ import type { FoundOffer } from '@/operations';
 import { Dialog } from '@/platform/ui/dialog';
 import { findScore } from '@/platform/ui/find-score';
 import { callApi } from '@/platform/screen/call-api';
-import { lotWords } from '@/features/price-books/screen/prices/lot-words';
+import { lotWords } from '@/platform/words/lot-words';
 
 export interface Findable {
   readonly key: string;

@@ -3,28 +3,30 @@
 import { Moon, Sun, SunMoon } from 'lucide-react';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { Mark } from '@/platform/ui/mark';
-import { ImportNote } from '@/features/price-books/screen/import-note';
-import { UnderwayNote } from '@/features/fleet/screen/bring/underway-note';
 import { Find } from './find';
 
-const PLACES = [
-  { href: '/designs', label: 'Designs' },
-  { href: '/fleets', label: 'Fleets' },
-  { href: '/own-or-rent', label: 'Own or rent' },
-  { href: '/reviews', label: 'Change reviews' },
-  { href: '/bills', label: 'Bills' },
-  { href: '/books', label: 'Price books' },
-  { href: '/prices', label: 'Prices' },
-  { href: '/settings', label: 'Settings' },
-] as const;
+/** A place in words, and where it is. */
+export interface Place {
+  readonly href: string;
+  readonly label: string;
+}
 
 const THEMES = ['system', 'light', 'dark'] as const;
 export type Theme = (typeof THEMES)[number];
 const ICONS = { system: SunMoon, light: Sun, dark: Moon } as const;
 
-export function TopLine({ theme }: { readonly theme: Theme }) {
+export function TopLine({
+  theme,
+  places,
+  notes,
+}: {
+  readonly theme: Theme;
+  readonly places: readonly Place[];
+  /** What is under way in a feature, wherever one is. */
+  readonly notes: ReactNode;
+}) {
   const path = usePathname();
   // Who came by a link has no places here.
   if (path.startsWith('/shared/')) {
@@ -49,7 +51,7 @@ export function TopLine({ theme }: { readonly theme: Theme }) {
         Wick Tally
       </Link>
       <nav aria-label="Places" className="flex h-full gap-5">
-        {PLACES.map((place) => {
+        {places.map((place) => {
           const here = path.startsWith(place.href);
           return (
             <Link
@@ -65,8 +67,7 @@ export function TopLine({ theme }: { readonly theme: Theme }) {
         })}
       </nav>
       <div className="ml-auto flex items-center gap-2">
-        <UnderwayNote />
-        <ImportNote />
+        {notes}
         <Find />
         <ThemeSwitch initial={theme} />
       </div>

@@ -7,7 +7,7 @@ import type { AxisAnswer, AxisFacts } from '@/features/compare/calc/axes';
 import type { ComparedCell, Comparison } from '@/features/compare/calc/comparison';
 import type { Design } from '@/engine/design';
 import { halfAwayFromZero, minorDigits } from '@/engine/money';
-import { HOUSE, writeMoney, writeNumber } from '@/platform/words';
+import { HOUSE, writeNumber } from '@/platform/words';
 import { axisSentence, missingText } from './axis-sentence';
 import { changeWords, type PlaceNames } from '@/features/design/words';
 import { columnSentence, comparisonAnswer } from './comparison-sentence';

@@ -2,7 +2,13 @@
 'use client';
 import { useState } from 'react';
 import { allComponents, type Design } from '@/engine/design';
-import { Ledger, type LedgerColumn, type LedgerCursor, type LedgerRow, type Reach } from '@/platform/ui/ledger';
+import {
+  Ledger,
+  type LedgerColumn,
+  type LedgerCursor,
+  type LedgerRow,
+  type Reach,
+} from '@/platform/ui/ledger';
 import { EmptyDesign } from './empty-design';
 import { LedgerBar } from './ledger-bar';
 import { type Filtering, useColumnWidths } from './ledger-view';

@@ -16,7 +16,6 @@ import {
 import { halfAwayFromZero, minorDigits } from '@/engine/money';
 import { writeMoney, writeNumber } from '@/platform/words';
 import { plainCell } from './fleet-cells';
-import type { FlatTable } from '@/platform/tables';
 import type { TableReport, TableReportTotal } from '@/platform/tables';
 import {
   type FleetReportBook,

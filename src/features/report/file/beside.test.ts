@@ -7,7 +7,7 @@ import { decimal } from '@/engine/base';
 import { compareDesign } from '@/features/compare/calc/comparison';
 import type { Alternative, Design } from '@/engine/design';
 import { BESIDES, buildReport } from '@/features/report/calc';
-import { handOver } from './';
+import { handOver } from './hand-over';
 import { stretchesOf } from '@/platform/files/pdf-beside';
 
 const AT = new Date('2026-11-25T12:00:00Z');

@@ -8,7 +8,7 @@ import { addAll, decimal } from '@/engine/base';
 import type { Design } from '@/engine/design';
 import { writeMoney } from '@/platform/words';
 import { buildReport, type Report } from '@/features/report/calc';
-import { handOver } from './';
+import { handOver } from './hand-over';
 import { drawn } from '@tests/support/drawn';
 
 const AT = new Date('2026-11-25T12:00:00Z');

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { smallBooks } from '@tests/support/books';
 import { designOf, serverOf, transferOf } from '@tests/support/designs';
 import { buildReport } from '@/features/report/calc';
-import { handOver } from './';
+import { handOver } from './hand-over';
 
 const AT = new Date('2026-11-25T12:00:00Z');
 const SMALL_BOOKS = smallBooks();

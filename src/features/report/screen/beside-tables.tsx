@@ -3,7 +3,7 @@ import type { Drawing, FlatTable } from '@/platform/tables';
 import type { KeptAnswer } from '@/features/saved-questions/calc';
 import { CurveChart } from '@/platform/ui/curve-chart';
 import { FlatRows } from '@/platform/screen/flat-rows';
-import { HEADING } from './report-looks';
+import { HEADING } from '@/platform/screen/report-looks';
 
 export function BesideTables({ tables }: { readonly tables: readonly FlatTable[] }) {
   return tables.map((table) => <Beside key={table.title} table={table} />);

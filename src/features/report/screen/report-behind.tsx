@@ -2,7 +2,7 @@
 import { Fragment } from 'react';
 import type { Report } from '@/features/report/calc';
 import { Amount } from '@/platform/ui/amount';
-import { CELL, HEAD, HEADING } from './report-looks';
+import { CELL, HEAD, HEADING } from '@/platform/screen/report-looks';
 
 export function Paying({ report }: { readonly report: Report }) {
   if (report.paying.length === 0) return null;

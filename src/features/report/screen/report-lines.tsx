@@ -4,7 +4,7 @@ import { writeNumber } from '@/platform/words';
 import type { Report, ReportLine, ReportSection } from '@/features/report/calc';
 import { Amount, NotPriced } from '@/platform/ui/amount';
 import { Wick } from '@/platform/ui/wick';
-import { CELL, HEAD, HEADING } from './report-looks';
+import { CELL, HEAD, HEADING } from '@/platform/screen/report-looks';
 
 /** Columns that a narrow screen folds into the line's own cell. */
 const WIDE = 'max-[640px]:hidden print:table-cell';

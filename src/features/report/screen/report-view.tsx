@@ -7,7 +7,7 @@ import { BesideTables, KeptAnswers } from './beside-tables';
 import { CashChart } from './cash-chart';
 import { Entered, Paying, Prices } from './report-behind';
 import { type Explain, ReportLines } from './report-lines';
-import { CELL, HEAD, HEADING } from './report-looks';
+import { CELL, HEAD, HEADING } from '@/platform/screen/report-looks';
 
 interface ReportViewProps {
   readonly report: Report;

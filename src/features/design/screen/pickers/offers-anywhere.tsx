@@ -8,7 +8,7 @@ import { writeMoney } from '@/platform/words';
 import type { FoundOffer } from '@/operations';
 import { Dialog } from '@/platform/ui/dialog';
 import { callApi } from '@/platform/screen/call-api';
-import { lotWords } from '@/features/price-books/screen/prices/lot-words';
+import { lotWords } from '@/platform/words/lot-words';
 import { readNeed, type TypedNeed } from './typed-need';
 
 interface OffersAnywhereProps {

@@ -6,7 +6,12 @@
 import { useMemo, useSyncExternalStore } from 'react';
 import type { Machine } from '@/features/fleet/calc';
 import { type FleetClient, startFleetWorker } from '@/features/fleet/worker/fleet-client';
-import type { FleetProgress, LookedAt, PlainMapping, ReadSummary } from '@/features/fleet/worker/fleet-protocol';
+import type {
+  FleetProgress,
+  LookedAt,
+  PlainMapping,
+  ReadSummary,
+} from '@/features/fleet/worker/fleet-protocol';
 import { callApi, postJson } from '@/platform/screen/call-api';
 
 const NO_MAPPING: PlainMapping = { chosen: {}, units: {}, roles: {} };

@@ -9,7 +9,7 @@ import { Ledger, type LedgerColumn, type LedgerCursor, type LedgerRow } from '@/
 import { Margin } from '@/platform/ui/margin';
 import { TallyFigure, TallyLine } from '@/platform/ui/tally-line';
 import { callApi } from '@/platform/screen/call-api';
-import { lotWords } from './lot-words';
+import { lotWords } from '@/platform/words/lot-words';
 import { OfferMargin } from './offer-margin';
 import { type Asked, NOTHING_ASKED, SearchBar, type SearchPlace } from './search-bar';
 
