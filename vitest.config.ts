@@ -46,7 +46,7 @@ export default defineConfig({
           ...plain,
           name: 'unit',
           include: ['src/**/*.test.ts', 'tests/unit/**/*.test.ts'],
-          exclude: ['src/data/**', ...WITH_DOCUMENT],
+          exclude: ['src/stores/stores.test.ts', 'src/platform/data/**', ...WITH_DOCUMENT],
         },
       },
       {
@@ -72,7 +72,11 @@ export default defineConfig({
         test: {
           ...plain,
           name: 'integration',
-          include: ['src/data/**/*.test.ts', 'tests/integration/**/*.test.ts'],
+          include: [
+            'src/stores/stores.test.ts',
+            'src/platform/data/**/*.test.ts',
+            'tests/integration/**/*.test.ts',
+          ],
           globalSetup: ['tests/support/throw-away-cluster.ts'],
         },
       },

@@ -12,26 +12,26 @@ import pg from 'pg';
 import { from as copyFrom } from 'pg-copy-streams';
 import { type BillPeriod, type ChargedRow, daysOfPeriod } from '@/features/bills/calc';
 import { USUAL_STEPS, type Watch } from '@/features/alerts/calc';
-import { connect, ensureWorkspace, LOCAL_WORKSPACE, migrate, repositories } from '@/data';
+import { connect } from '@/platform/data/connect';
+import { ensureWorkspace, LOCAL_WORKSPACE } from '@/platform/data/workspace-repository';
+import { migrate } from '@/platform/data/migrate';
+import { repositories } from '@/stores/repositories';
 import { LIVE_MAP_DESIGN } from '@/demo/bills';
 import { bookBytes } from '@/demo/load-demo';
 import { DEMO_REVISIONS } from '@/demo/generate-book';
 import { OSMERE } from '@/demo/osmere';
-import { writeDesign } from '@/formats';
-import { billCsv } from '@/formats/focus/write-bill';
-import {
-  billYears,
-  type Context,
-  groupBill,
-  importBill,
-  importBook,
-  importDesign,
-  linkBillDesign,
-  listWatches,
-  saveWatch,
-  tryBillRules,
-  viewBill,
-} from '@/operations';
+import { writeDesign } from '@/features/design/format/design';
+import { billCsv } from '@/features/bills/format/focus/write-bill';
+import { billYears } from '@/features/bills/use/bill-year';
+import { type Context } from '@/stores/ports';
+import { groupBill } from '@/features/bills/use/bill-groups';
+import { importBill } from '@/features/bills/use/import-bill';
+import { importBook } from '@/features/price-books/use/import-book';
+import { importDesign } from '@/features/design/use/designs';
+import { linkBillDesign } from '@/features/bills/use/bills';
+import { listWatches, saveWatch } from '@/features/alerts/use/watches';
+import { tryBillRules } from '@/features/bills/use/bill-rules';
+import { viewBill } from '@/features/bills/use/bill-view';
 import { startCluster } from '../scripts/lib/cluster';
 import { measureLater, printRows } from './measure';
 

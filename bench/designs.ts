@@ -5,7 +5,7 @@ import { type BookSet, bookSet } from '@/engine/pricing';
 import { DEMO_DESIGNS } from '@/demo/designs';
 import { DEMO_REVISIONS, generateBook } from '@/demo/generate-book';
 import { DEMO_PROFILES } from '@/demo/profiles';
-import { toBookData } from '@/formats';
+import { toBookData } from '@/features/price-books/format/price-book';
 
 const ALL: Scope = { of: 'all' };
 const BOOKS = ['norvane', 'haldreach', 'osmere', 'kitewharf'] as const;

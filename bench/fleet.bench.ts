@@ -31,9 +31,9 @@ import { harbourPlan } from '@/demo/fleets';
 import { DEMO_REVISIONS, generateBook } from '@/demo/generate-book';
 import { csvOf, estateRows } from '@/demo/harbour-house';
 import { DEMO_PROFILES } from '@/demo/profiles';
-import { toBookData } from '@/formats';
-import { fileOfBytes } from '@/formats/fleet/inventory-file';
-import { readInventory } from '@/formats/fleet/read-inventory';
+import { toBookData } from '@/features/price-books/format/price-book';
+import { fileOfBytes } from '@/features/fleet/format/inventory-file';
+import { readInventory } from '@/features/fleet/format/read-inventory';
 import { type BenchRow, measure, measureLater, printRows } from './measure';
 
 const TERMS: readonly Term[] = ['on-demand', '12-none', '36-none'];

@@ -10,7 +10,7 @@ import path from 'node:path';
 import { chromium, type Page } from '@playwright/test';
 import { setUpDatabase } from '@/cli/set-up';
 import type { Design } from '@/engine/design';
-import { writeDesign } from '@/formats';
+import { writeDesign } from '@/features/design/format/design';
 import { CHROMIUM_ARGS } from '../playwright.config';
 import { startApplication } from '../scripts/lib/application';
 import { ensureBuilt } from '../scripts/lib/build';

@@ -9,7 +9,7 @@ import os from 'node:os';
 import path from 'node:path';
 import { setUpDatabase } from '@/cli/set-up';
 import { DEMO_DESIGNS } from '@/demo/designs';
-import { writeDesign } from '@/formats';
+import { writeDesign } from '@/features/design/format/design';
 import { startApplication } from '../scripts/lib/application';
 import { ensureBuilt } from '../scripts/lib/build';
 import { startCluster } from '../scripts/lib/cluster';

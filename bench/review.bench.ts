@@ -9,9 +9,9 @@ import { DEFAULT_MONTH } from '@/engine/time';
 import { DEMO_REVISIONS, generateBook } from '@/demo/generate-book';
 import { DEMO_MAPS } from '@/demo/maps';
 import { DEMO_PROFILES } from '@/demo/profiles';
-import { toBookData } from '@/formats';
-import { readPlan } from '@/formats/plan/read-plan';
-import { readResourceMap } from '@/formats/review/map-schema';
+import { toBookData } from '@/features/price-books/format/price-book';
+import { readPlan } from '@/features/review/format/plan/read-plan';
+import { readResourceMap } from '@/features/review/format/review/map-schema';
 import { planJson } from '../tests/support/plans';
 import { type BenchRow, measure, printRows } from './measure';
 

@@ -4,7 +4,7 @@ import type { Component, Design } from '@/engine/design';
 import { type BookSet, bookSet, type PricedComponent, priceDesign } from '@/engine/pricing';
 import type { Figure } from '@/engine/trace';
 import { type Case, inAllCases } from '@/engine/usage';
-import { checkPriceBook, toBookData } from '@/formats';
+import { checkPriceBook, toBookData } from '@/features/price-books/format/price-book';
 import { wideBookFile } from '@tests/support/wide-book';
 
 export interface Example {

@@ -2,7 +2,7 @@
 import { estateStudy, type Study } from '@/features/own-or-rent/calc';
 import type { Design } from '@/engine/design';
 import { BARE_MACHINE, defaultPlacement, type FleetPlan, type Machine, newPlan } from '@/features/fleet/calc';
-import type { PriceBookFile } from '@/formats';
+import type { PriceBookFile } from '@/features/price-books/format/price-book-schema';
 
 export const exampleBook: PriceBookFile = {
   format: 'wick-price-book',

@@ -4,7 +4,7 @@ import fs from 'node:fs';
 import path from 'node:path';
 import { sql } from 'kysely';
 import { setUpDatabase } from '@/cli/set-up';
-import { connect } from '@/data';
+import { connect } from '@/platform/data/connect';
 import { startCluster } from './cluster';
 import { requirePostgres } from './debian';
 import { stop } from './say';

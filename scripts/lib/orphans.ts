@@ -5,7 +5,7 @@
 import fs from 'node:fs';
 import path from 'node:path';
 import { sql } from 'kysely';
-import { connect } from '@/data';
+import { connect } from '@/platform/data/connect';
 
 /** The number that a table's files begin with: "16499", "16499.1", "16499_fsm". */
 const FILE = /^(\d+)(?:_(?:fsm|vm|init))?(?:\.\d+)?$/;

@@ -1,7 +1,7 @@
 /** What `demo`, `dev` and `serve` share: database, migration, application, both kept alive, and an orderly end. */
 import path from 'node:path';
 import { setUpDatabase } from '@/cli/set-up';
-import { AppError } from '@/operations';
+import { AppError } from '@/platform/use/app-error';
 import { type Application, startApplication } from './application';
 import { type Cluster, startCluster } from './cluster';
 import { ensureDesk } from './desk';

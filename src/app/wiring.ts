@@ -2,22 +2,21 @@
 import 'server-only';
 import { randomUUID } from 'node:crypto';
 import { Worker } from 'node:worker_threads';
-import { changeFeed, connect, installationOf, LOCAL_WORKSPACE, repositories } from '@/data';
+import { changeFeed } from '@/platform/data/change-feed';
+import { connect } from '@/platform/data/connect';
+import { installationOf, LOCAL_WORKSPACE } from '@/platform/data/workspace-repository';
+import { repositories } from '@/stores/repositories';
 import type { Desk, Lane } from '@/desk/protocol';
 import { deskOf, ThreadDesk } from '@/desk/threads';
-import {
-  type Actor,
-  AppError,
-  type Context,
-  LiveHub,
-  loadBooks,
-  evaluateWatches,
-  refreshReview,
-  refreshTotals,
-  sendMessages,
-  type Stores,
-  watchTheDay,
-} from '@/operations';
+import { type Actor } from '@/platform/use/actor';
+import { AppError } from '@/platform/use/app-error';
+import { type Context, type Stores } from '@/stores/ports';
+import { LiveHub } from '@/features/design/use/live';
+import { loadBooks } from '@/features/price-books/use/load-books';
+import { evaluateWatches } from '@/features/alerts/use/watches';
+import { refreshReview } from '@/features/review/use/reviews';
+import { refreshTotals } from '@/features/design/use/designs';
+import { sendMessages, watchTheDay } from '@/features/alerts/use/watch-messages';
 import { BossQueue } from '@/jobs';
 import { standInFeed } from '@/demo/bills';
 import { standInForge } from '@/demo/forge';

@@ -5,22 +5,17 @@ import { expectedBill, expectedRows, type LaidBill } from '@/features/bills/calc
 import { billReport, billTable, varianceSentence } from '@/features/bills/words';
 import { type FlatTable } from '@/platform/tables';
 import type { Design } from '@/engine/design';
-import { writeDesign } from '@/formats';
-import { billCsv } from '@/formats/focus/write-bill';
-import {
-  AppError,
-  type BillListing,
-  type BillView,
-  type Context,
-  draftBillRules,
-  importBill,
-  importDesign,
-  invalid,
-  linkBillDesign,
-  listBills,
-  saveTeamFile,
-  viewBill,
-} from '@/operations';
+import { writeDesign } from '@/features/design/format/design';
+import { billCsv } from '@/features/bills/format/focus/write-bill';
+import { AppError, invalid } from '@/platform/use/app-error';
+import { type BillListing } from '@/features/bills/use/bill-ports';
+import { type BillView, viewBill } from '@/features/bills/use/bill-view';
+import { type Context } from '@/stores/ports';
+import { draftBillRules } from '@/features/bills/use/bill-rules';
+import { importBill } from '@/features/bills/use/import-bill';
+import { importDesign } from '@/features/design/use/designs';
+import { linkBillDesign, listBills } from '@/features/bills/use/bills';
+import { saveTeamFile } from '@/features/review/use/team-files';
 import { booksOf, bytesOf, readBooks, readDesignFile, readText, writeOut } from './files';
 import { memoryContext } from './memory-context';
 import { type Call, WrongCall } from './options';
@@ -164,7 +159,7 @@ export async function draftRulesOf(call: Call): Promise<number> {
   const context = await memoryContext(await readBooks(call.all('books')));
   const bill = await heldAgainst(context, call, readDesignFile(call.one('design')!));
   const drafts = await draftBillRules(context, bill.id);
-  const { withDraft } = await import('@/formats/rules-text');
+  const { withDraft } = await import('@/features/bills/format/rules-text');
   const rules = call.one('rules');
   const text = withDraft(
     rules === undefined ? 'wick: bill-rules\nversion: 1\nrules: []\n' : readText(rules),

@@ -2,17 +2,12 @@
 import { stringify } from 'csv-stringify/sync';
 import { describeTerm } from '@/engine/terms';
 import { writeShare } from '@/platform/words';
-import type { Fault } from '@/formats';
-import {
-  changeOf,
-  compareRevisions,
-  type Context,
-  differenceBetween,
-  type FoundOffer,
-  importBook,
-  type RevisionDifference,
-  searchOffers,
-} from '@/operations';
+import type { Fault } from '@/platform/formats/faults';
+import { changeOf, differenceBetween } from '@/features/price-books/use/book-difference';
+import { compareRevisions, searchOffers } from '@/features/price-books/use/books';
+import { type Context } from '@/stores/ports';
+import { type FoundOffer, type RevisionDifference } from '@/features/price-books/use/book-ports';
+import { importBook } from '@/features/price-books/use/import-book';
 import { bytesOf, checkBookFile, readBookFile, readBooks } from './files';
 import { memoryContext } from './memory-context';
 import { type Call, type Form, WrongCall } from './options';

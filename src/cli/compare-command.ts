@@ -6,7 +6,7 @@ import { axisTable, comparisonTable } from '@/features/compare/words';
 import { type FlatTable } from '@/platform/tables';
 import { sentenceFor } from '@/platform/words';
 import { type BookSet, planOf } from '@/engine/pricing';
-import { invalid } from '@/operations/app-error';
+import { invalid } from '@/platform/use/app-error';
 import { booksOf, readDesignFile } from './files';
 import type { Call } from './options';
 import { namesOf, writeTable } from './table-output';

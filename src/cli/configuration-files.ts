@@ -2,7 +2,7 @@
 import fs from 'node:fs';
 import path from 'node:path';
 import type { Plan } from '@/features/review/calc';
-import { isConfiguration, readFolder } from '@/formats/plan/configuration-folder';
+import { isConfiguration, readFolder } from '@/features/review/format/plan/configuration-folder';
 import { orRefuse, readText } from './files';
 
 const DEEPEST = 20;

@@ -6,7 +6,7 @@ import { DEMO_REVISIONS, generateBook } from '@/demo/generate-book';
 import { harbourHouseWorkbook, harbourPlan } from '@/demo/fleets';
 import { harbourHouse } from '@/demo/harbour-house';
 import { DEMO_PROFILES } from '@/demo/profiles';
-import { writeDesign } from '@/formats';
+import { writeDesign } from '@/features/design/format/design';
 import { plainSheets } from '@/platform/files/sheet-inventory';
 import { terminal } from './terminal';
 

@@ -9,7 +9,7 @@ import { compareTerms } from '@/engine/analysis';
 import { type Difference, differenceBetween, type LineDifference, type Why } from '@/engine/difference';
 import { type BookSet, planOf, priceDesign, printedAmounts } from '@/engine/pricing';
 import { summaryOfPlan } from '@/engine/summary';
-import { invalid } from '@/operations/app-error';
+import { invalid } from '@/platform/use/app-error';
 import { booksOf, readDesignFile } from './files';
 import type { Call } from './options';
 import { planCommand } from './stretch-commands';

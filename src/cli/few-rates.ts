@@ -1,9 +1,10 @@
 /** Price books for a command that needs few of their offers: files of other books are passed over, other rates are not kept. */
 import fs from 'node:fs';
 import { indexBook, type PriceBook } from '@/engine/books';
-import { checkPriceBook, type OfferRow, type RateRow, type RegionRow, toBookData } from '@/formats';
-import { readBook } from '@/formats/stream';
-import { invalid } from '@/operations/app-error';
+import { checkPriceBook, toBookData } from '@/features/price-books/format/price-book';
+import { type OfferRow, type RateRow, type RegionRow } from '@/features/price-books/format/price-book-schema';
+import { readBook } from '@/features/price-books/format/stream';
+import { invalid } from '@/platform/use/app-error';
 import { bookFiles, bytesOf } from './files';
 
 /** By key of a book: its offers that are asked for. */

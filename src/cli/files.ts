@@ -4,18 +4,18 @@ import path from 'node:path';
 import { indexBook, type PriceBook } from '@/engine/books';
 import { type BookSet, bookSet } from '@/engine/pricing';
 import type { Design } from '@/engine/design';
+import { type Checked } from '@/platform/formats/faults';
 import {
-  type Checked,
   type OfferRow,
   type PriceBookFile,
   type RateRow,
-  readDesign,
   type RegionRow,
-  toBookData,
-  utf8Text,
-} from '@/formats';
-import { type BookRead, type BookSink, readBook } from '@/formats/stream';
-import { AppError, invalid } from '@/operations';
+} from '@/features/price-books/format/price-book-schema';
+import { readDesign } from '@/features/design/format/design';
+import { toBookData } from '@/features/price-books/format/price-book';
+import { utf8Text } from '@/platform/formats/utf8';
+import { type BookRead, type BookSink, readBook } from '@/features/price-books/format/stream';
+import { AppError, invalid } from '@/platform/use/app-error';
 import { terminal } from './terminal';
 
 const STANDARD = '-';

@@ -9,9 +9,9 @@ import {
   readinessUnder,
 } from '@/features/fleet/calc';
 import type { PriceBook } from '@/engine/books';
-import { readFleetPlan } from '@/formats/fleet/plan-schema';
-import type { ReadInventory } from '@/formats/fleet/read-inventory';
-import { invalid } from '@/operations';
+import { readFleetPlan } from '@/features/fleet/format/plan-schema';
+import type { ReadInventory } from '@/features/fleet/format/read-inventory';
+import { invalid } from '@/platform/use/app-error';
 import { newestBook, readText } from './files';
 import type { Call } from './options';
 import { readingLines } from './reading-lines';

@@ -1,8 +1,9 @@
 /** The application over files alone: everything in memory, no database. */
 import { randomUUID } from 'node:crypto';
-import type { PriceBookFile } from '@/formats';
-import { type Context, publishBook } from '@/operations';
-import { memoryStores } from '@/operations/memory-stores';
+import type { PriceBookFile } from '@/features/price-books/format/price-book-schema';
+import { type Context } from '@/stores/ports';
+import { publishBook } from '@/features/price-books/use/import-book';
+import { memoryStores } from '@/stores/memory-stores';
 
 export async function memoryContext(files: readonly PriceBookFile[]): Promise<Context> {
   const context: Context = {

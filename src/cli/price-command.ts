@@ -6,8 +6,8 @@ import { type BookSet, casesOf, planOf, type PricedDesign } from '@/engine/prici
 import { summaryOfPlan } from '@/engine/summary';
 import { type PlainFigure, toPlain } from '@/engine/trace';
 import { CASES, type Case } from '@/engine/usage';
-import { designCsv } from '@/formats';
-import { invalid } from '@/operations/app-error';
+import { designCsv } from '@/features/design/format/design-csv';
+import { invalid } from '@/platform/use/app-error';
 import { booksOf, readDesignFile, writeOut } from './files';
 import type { Call } from './options';
 import { asData, asText, type Priced, type Traces } from './price-output';

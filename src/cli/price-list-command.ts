@@ -2,19 +2,13 @@
 import fs from 'node:fs';
 import path from 'node:path';
 import { pricesTable } from '@/features/bills/words';
-import { fileOfBytes } from '@/formats/fleet/inventory-file';
-import { readPriceListMap } from '@/formats/price-list/map-schema';
-import { paidRatesCsv } from '@/formats/price-list/paid-csv';
-import { readPriceList } from '@/formats/price-list/read-list';
-import {
-  AppError,
-  BILL_PRICES,
-  draftBook,
-  holdPrices,
-  invalid,
-  listBills,
-  paidPriceList,
-} from '@/operations';
+import { fileOfBytes } from '@/features/fleet/format/inventory-file';
+import { readPriceListMap } from '@/features/price-books/format/price-list/map-schema';
+import { paidRatesCsv } from '@/features/price-books/format/price-list/paid-csv';
+import { readPriceList } from '@/features/price-books/format/price-list/read-list';
+import { AppError, invalid } from '@/platform/use/app-error';
+import { BILL_PRICES, draftBook, holdPrices, paidPriceList } from '@/features/bills/use/book-from-bill';
+import { listBills } from '@/features/bills/use/bills';
 import { billFiles, chosenBill, importFiles } from './bills-command';
 import { readBooks, readText, writeOut } from './files';
 import { memoryContext } from './memory-context';

@@ -7,7 +7,7 @@ import { bareTable } from '@/features/unit-prices/words';
 import { bookSet, createPricer } from '@/engine/pricing';
 import { DEFAULT_MONTH } from '@/engine/time';
 import { isWithin } from '@/engine/moving';
-import { invalid } from '@/operations/app-error';
+import { invalid } from '@/platform/use/app-error';
 import { indexedBooks, readDesignFile } from './files';
 import type { Call } from './options';
 import { namesOf, writeTable } from './table-output';

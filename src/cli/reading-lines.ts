@@ -1,5 +1,5 @@
 /** How an inventory was read, in lines. */
-import type { ReadInventory } from '@/formats/fleet/read-inventory';
+import type { ReadInventory } from '@/features/fleet/format/read-inventory';
 
 const SHOWN = 20;
 

@@ -1,9 +1,9 @@
 /** `wick report`: the report of a design file, as the application writes it. */
 import { buildReport } from '@/features/report/calc';
-import { readReportOptions } from '@/formats';
+import { readReportOptions } from '@/features/report/format/report-options';
 import { BESIDES, REPORT_FORMS } from '@/features/report/calc';
 import { handOver } from '@/features/report/file/hand-over';
-import { invalid } from '@/operations';
+import { invalid } from '@/platform/use/app-error';
 import { booksOf, readDesignFile, writeOut } from './files';
 import type { Call } from './options';
 import { say } from './print';

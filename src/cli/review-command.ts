@@ -26,11 +26,11 @@ import { TERMS, type Term } from '@/engine/terms';
 import { DEFAULT_MONTH } from '@/engine/time';
 import { CASES, type Case } from '@/engine/usage';
 import { DEMO_MAPS } from '@/demo/maps';
-import { planAgainst, readPlan } from '@/formats/plan/read-plan';
-import { readLimits } from '@/formats/review/limits-schema';
-import { readLoadProfile } from '@/formats/review/load-schema';
-import { readResourceMap } from '@/formats/review/map-schema';
-import { invalid } from '@/operations/app-error';
+import { planAgainst, readPlan } from '@/features/review/format/plan/read-plan';
+import { readLimits } from '@/features/review/format/review/limits-schema';
+import { readLoadProfile } from '@/features/review/format/review/load-schema';
+import { readResourceMap } from '@/features/review/format/review/map-schema';
+import { invalid } from '@/platform/use/app-error';
 import { newestBooks } from './few-rates';
 import { orRefuse, readText, writeOut } from './files';
 import type { Call } from './options';
@@ -81,7 +81,7 @@ async function designOf(call: Call, asked: ReviewAsked): Promise<DesignAfter | n
   const file = call.one('design');
   if (file === undefined) return null;
   const { booksOf, readDesignFile } = await import('./files');
-  const { designAfter } = await import('@/formats/review/work-review');
+  const { designAfter } = await import('@/features/review/format/review/work-review');
   const own = await booksOf(call.all('books'));
   const books = { get: own.get.bind(own), booksFor: async () => undefined };
   const repository = call.one('repository') ?? '';
@@ -115,11 +115,14 @@ function profileOf(file: string | undefined): LoadProfile {
 async function drafted(call: Call, plan: Plan, review: Review): Promise<void> {
   const [map, load] = [call.one('draft-map'), call.one('draft-load')];
   if (map !== undefined)
-    writeOut(map, (await import('@/formats/review/draft-map')).draftMap(plan, review.withoutRule));
+    writeOut(
+      map,
+      (await import('@/features/review/format/review/draft-map')).draftMap(plan, review.withoutRule),
+    );
   if (load === undefined) return;
   const before = fs.existsSync(load) ? readText(load) : '';
   if (before !== '') orRefuse(readLoadProfile(before), load);
-  writeOut(load, (await import('@/formats/review/load-file')).withMissingUse(before, review));
+  writeOut(load, (await import('@/features/review/format/review/load-file')).withMissingUse(before, review));
 }
 
 /** Offers by book, in the order in which the change names them; then those that are held. */
@@ -212,9 +215,9 @@ async function written({ form, has }: Call, told: ReviewWritten): Promise<string
     case 'markdown':
       return (await import('@/features/review/file/review-markdown')).reviewMarkdown(told);
     case 'junit':
-      return (await import('@/formats/review/junit')).reviewJunit(review, all, limits);
+      return (await import('@/features/review/format/review/junit')).reviewJunit(review, all, limits);
     case 'sarif':
-      return (await import('@/formats/review/sarif')).reviewSarif(review, all, limits, plan);
+      return (await import('@/features/review/format/review/sarif')).reviewSarif(review, all, limits, plan);
     default:
       return (await import('./review-text')).reviewText(review, limits, whatIfs, has('all'));
   }

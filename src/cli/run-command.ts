@@ -1,5 +1,5 @@
 /** One command from its words to its exit code; codes come from the one error table. Nothing is thrown. */
-import { asAppError, ERROR_TABLE } from '@/operations/app-error';
+import { asAppError, ERROR_TABLE } from '@/platform/use/app-error';
 import { COMMANDS } from './commands';
 import { HELP } from './help';
 import { readCall, WrongCall } from './options';

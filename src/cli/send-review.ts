@@ -1,7 +1,12 @@
 /** `wick review --send URL`: the extract and the files beside the code, never the plan, to an installation of the team's own. */
 import type { Extract, Review } from '@/features/review/calc';
-import { PHASES, type ReviewPhase, type SentReview, writeSentReview } from '@/formats/review/sent-review';
-import { AppError, type AppErrorCode, ERROR_TABLE } from '@/operations/app-error';
+import {
+  PHASES,
+  type ReviewPhase,
+  type SentReview,
+  writeSentReview,
+} from '@/features/review/format/review/sent-review';
+import { AppError, type AppErrorCode, ERROR_TABLE } from '@/platform/use/app-error';
 import { readText } from './files';
 import { type Call, WrongCall } from './options';
 import { terminal } from './terminal';

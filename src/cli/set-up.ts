@@ -1,18 +1,19 @@
 /** Brings a database to the newest shape, makes the local workspace and, once, loads the demo into it. */
 import { randomUUID } from 'node:crypto';
+import { connect } from '@/platform/data/connect';
 import {
-  connect,
   ensureWorkspace,
   isDemoLoaded,
   LOCAL_WORKSPACE,
   markDemoLoaded,
-  migrate,
-  repositories,
-} from '@/data';
+} from '@/platform/data/workspace-repository';
+import { migrate } from '@/platform/data/migrate';
+import { repositories } from '@/stores/repositories';
 import { plainSheets } from '@/platform/files/sheet-inventory';
 import { reviewMarkdown } from '@/features/review/file/review-markdown';
 import { loadDemo, loadDemoBills } from '@/demo/load-demo';
-import { AppError, asAppError, type Context } from '@/operations';
+import { AppError, asAppError } from '@/platform/use/app-error';
+import { type Context } from '@/stores/ports';
 import { terminal } from './terminal';
 
 function contextOn(db: ReturnType<typeof connect>): Context {

@@ -25,8 +25,8 @@ import {
 } from '@/features/paying/calc';
 import { type AmountOf, createPricer, type DesignPlan, planOf } from '@/engine/pricing';
 import { TERMS, type Term } from '@/engine/terms';
-import { readAlong } from '@/formats/along-text';
-import { invalid } from '@/operations/app-error';
+import { readAlong } from '@/features/load/format/along-text';
+import { invalid } from '@/platform/use/app-error';
 import { booksOf, readDesignFile } from './files';
 import type { Call, Option } from './options';
 import { writeTable } from './table-output';

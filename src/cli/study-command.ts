@@ -11,8 +11,8 @@ import {
   variantsTable,
 } from '@/features/own-or-rent/words';
 import { type Study, STUDY_DRAWS, type WorkedStudy, workedStudy } from '@/features/own-or-rent/calc';
-import { readStudy } from '@/formats/study-schema';
-import { invalid } from '@/operations';
+import { readStudy } from '@/features/own-or-rent/format/study-schema';
+import { invalid } from '@/platform/use/app-error';
 import { orRefuse, readText } from './files';
 import type { Call } from './options';
 import { writeTable } from './table-output';

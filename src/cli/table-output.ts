@@ -3,7 +3,7 @@ import type { Design } from '@/engine/design';
 import { flatCellText, type FlatTable } from '@/platform/tables';
 import { type PlaceNames } from '@/features/design/words';
 import type { BookSet } from '@/engine/pricing';
-import { flatTableCsv } from '@/formats/flat-table-csv';
+import { flatTableCsv } from '@/platform/formats/flat-table-csv';
 import { writeOut } from './files';
 import type { Call } from './options';
 import { say } from './print';

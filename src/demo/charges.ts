@@ -1,7 +1,7 @@
 /** Short ways to write the charges of demo services; every price is at the level of a region and a revision. */
 import { Decimal } from '@/engine/base';
 import type { Kind } from '@/engine/books';
-import type { RateRow } from '@/formats';
+import type { RateRow } from '@/features/price-books/format/price-book-schema';
 import type { Priced } from './provider-profile';
 
 export function price(value: number, digits = 8): string {

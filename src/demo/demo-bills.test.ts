@@ -1,17 +1,12 @@
 /** The demo's bills and watches: also brought to a demo that was loaded before there were any; what was taken away stays away. */
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { testContext } from '@tests/support/store-contract';
-import {
-  type Context,
-  deleteBill,
-  deleteWatch,
-  importBook,
-  listAlerts,
-  listBills,
-  listWatches,
-  viewBill,
-} from '@/operations';
-import { memoryStores } from '@/operations/memory-stores';
+import { type Context } from '@/stores/ports';
+import { deleteBill, listBills } from '@/features/bills/use/bills';
+import { deleteWatch, listAlerts, listWatches } from '@/features/alerts/use/watches';
+import { importBook } from '@/features/price-books/use/import-book';
+import { viewBill } from '@/features/bills/use/bill-view';
+import { memoryStores } from '@/stores/memory-stores';
 import { LIVE_MAP_DESIGN } from './bills';
 import { DEMO_DESIGNS } from './designs';
 import { DEMO_REVISIONS } from './generate-book';

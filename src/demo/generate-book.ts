@@ -4,7 +4,12 @@
  * families until a book has as many rates as are wanted. The result goes through the same import as anyone's file.
  */
 import { type Random, seededRandom } from '@/engine/base';
-import type { OfferRow, PriceBookFile, RateRow, RegionRow } from '@/formats';
+import type {
+  OfferRow,
+  PriceBookFile,
+  RateRow,
+  RegionRow,
+} from '@/features/price-books/format/price-book-schema';
 import type { FamilyProfile, ProviderProfile, ServiceProfile, ServiceRate } from './provider-profile';
 import { regionOf } from './regions';
 import { memoryOf, offerOf, runningRates, skuOf } from './running-rates';

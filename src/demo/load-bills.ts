@@ -1,16 +1,13 @@
 /** The demo's bills: as the feed delivered them until the seventeenth of November, held against the live sailing map. */
 import { allComponents } from '@/engine/design';
 import { USUAL_STEPS, type Watch } from '@/features/alerts/calc';
-import {
-  AppError,
-  fetchFeed,
-  linkBillDesign,
-  listBills,
-  loadBooks,
-  saveTeamFile,
-  saveWatch,
-  type Context,
-} from '@/operations';
+import { AppError } from '@/platform/use/app-error';
+import { fetchFeed } from '@/features/bills/use/feed';
+import { linkBillDesign, listBills } from '@/features/bills/use/bills';
+import { loadBooks } from '@/features/price-books/use/load-books';
+import { saveTeamFile } from '@/features/review/use/team-files';
+import { saveWatch } from '@/features/alerts/use/watches';
+import { type Context } from '@/stores/ports';
 import { beforeDay, DEMO_FEED_DAYS, FEED_KEY, LIVE_MAP_ACCOUNT, LIVE_MAP_DESIGN, standInFeed } from './bills';
 
 const RULES = `wick: bill-rules

@@ -1,18 +1,14 @@
 /** Loads the demo into a workspace: books through the same import as anyone's, designs under fixed ids. */
-import {
-  bringMachines,
-  importBook,
-  importExchange,
-  openFleet,
-  proposeStudy,
-  refreshTotals,
-  savePlan,
-  type Context,
-} from '@/operations';
-import { fileOfBytes } from '@/formats/fleet/inventory-file';
-import { machineLines, tidyMachine } from '@/formats/fleet/machine-schema';
-import { readInventory } from '@/formats/fleet/read-inventory';
-import { writeBookJson } from '@/formats/stream';
+import { bringMachines, openFleet, savePlan } from '@/features/fleet/use/fleets';
+import { importBook } from '@/features/price-books/use/import-book';
+import { importExchange } from '@/features/price-books/use/exchange';
+import { proposeStudy } from '@/features/own-or-rent/use/propose-study';
+import { refreshTotals } from '@/features/design/use/designs';
+import { type Context } from '@/stores/ports';
+import { fileOfBytes } from '@/features/fleet/format/inventory-file';
+import { machineLines, tidyMachine } from '@/features/fleet/format/machine-schema';
+import { readInventory } from '@/features/fleet/format/read-inventory';
+import { writeBookJson } from '@/features/price-books/format/stream';
 import { DEMO_DESIGNS } from './designs';
 import { DEMO_FLEETS, type SheetWriter } from './fleets';
 import { DEMO_REVISIONS, type DemoRevision, generatePieces } from './generate-book';

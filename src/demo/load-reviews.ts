@@ -6,12 +6,13 @@ import {
   type Review,
   type WhatIfColumn,
 } from '@/features/review/calc';
-import { workReview } from '@/formats/review/work-review';
-import { readPlan } from '@/formats/plan/read-plan';
-import { readResourceMap } from '@/formats/review/map-schema';
-import type { Checked } from '@/formats';
-import { type Context, receiveReview } from '@/operations';
-import { GrowingBooks } from '@/operations/load-books';
+import { workReview } from '@/features/review/format/review/work-review';
+import { readPlan } from '@/features/review/format/plan/read-plan';
+import { readResourceMap } from '@/features/review/format/review/map-schema';
+import type { Checked } from '@/platform/formats/faults';
+import { type Context } from '@/stores/ports';
+import { receiveReview } from '@/features/review/use/reviews';
+import { GrowingBooks } from '@/features/price-books/use/load-books';
 import { DEMO_CHANGES, standInForge } from './forge';
 import { DEMO_MAPS } from './maps';
 

@@ -1,5 +1,6 @@
 /** A simulated mailbox: mail that would have left, kept to be read. */
-import type { KeptMail, Mailer, StandInStore } from '@/operations';
+import type { KeptMail, Mailer } from '@/features/alerts/use/watch-ports';
+import type { StandInStore } from '@/features/review/use/forge-ports';
 
 const KEY = 'mailbox';
 const MOST = 200;

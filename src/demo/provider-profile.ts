@@ -4,7 +4,7 @@
  */
 import type { Payment, RateTerm } from '@/engine/terms';
 import type { Kind } from '@/engine/books';
-import type { OfferRow, RateRow } from '@/formats';
+import type { OfferRow, RateRow } from '@/features/price-books/format/price-book-schema';
 import type { Water } from './regions';
 
 type Charge = RateRow['charge'];

@@ -1,5 +1,5 @@
 /** The waters the demo's regions are named after. Positions are those of the waters; grid figures are made up. */
-import type { PriceBookFile } from '@/formats';
+import type { PriceBookFile } from '@/features/price-books/format/price-book-schema';
 
 type RegionRow = PriceBookFile['regions'][number];
 

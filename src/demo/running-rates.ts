@@ -1,6 +1,6 @@
 /** Offers and rates of everything that runs by the hour in sizes: servers, databases, caches, hosts. */
 import { commitmentOf } from '@/engine/terms';
-import type { OfferRow, RateRow } from '@/formats';
+import type { OfferRow, RateRow } from '@/features/price-books/format/price-book-schema';
 import { price } from './charges';
 import type { FamilyProfile, ProviderProfile, TermProfile } from './provider-profile';
 

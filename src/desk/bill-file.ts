@@ -1,10 +1,13 @@
 /** A bill against its design as a file: for finance, a sheet, a program. */
 import { billReport, billTable } from '@/features/bills/words';
-import { flatTableCsv } from '@/formats/flat-table-csv';
+import { flatTableCsv } from '@/platform/formats/flat-table-csv';
 import { fleetMarkdown } from '@/features/fleet/file/fleet-markdown';
 import { fleetPdf } from '@/features/fleet/file/fleet-pdf';
 import { flatTableSheet } from '@/platform/files/sheet-flat-table';
-import { type BillForm, type BillView, fileStem, type WrittenFile } from '@/operations';
+import { type BillForm } from '@/features/bills/use/bill-ports';
+import { type BillView } from '@/features/bills/use/bill-view';
+import { fileStem } from '@/features/design/use/designs';
+import { type WrittenFile } from '@/platform/use/job-ports';
 
 const TYPES: Readonly<Record<BillForm, string>> = {
   md: 'text/markdown; charset=utf-8',

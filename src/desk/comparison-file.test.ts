@@ -6,14 +6,10 @@ import { FAR, NEAR, shoresDesign } from '@tests/support/two-shores';
 import type { AxisAnswer } from '@/features/compare/calc/axes';
 import type { Comparison } from '@/features/compare/calc/comparison';
 import type { Component, Design } from '@/engine/design';
-import {
-  type ComparisonAsked,
-  publishBook,
-  storeDesign,
-  type TableForm,
-  type WrittenFile,
-} from '@/operations';
-import { memoryStores } from '@/operations/memory-stores';
+import { type ComparisonAsked, type TableForm, type WrittenFile } from '@/platform/use/job-ports';
+import { publishBook } from '@/features/price-books/use/import-book';
+import { storeDesign } from '@/features/design/use/designs';
+import { memoryStores } from '@/stores/memory-stores';
 import { inlineDesk } from './jobs';
 
 const HERE = { book: 'near', region: 'severn' };

@@ -1,6 +1,6 @@
 import { Worker } from 'node:worker_threads';
 import { describe, expect, it, vi } from 'vitest';
-import { AppError } from '@/operations';
+import { AppError } from '@/platform/use/app-error';
 import type { Lane } from './protocol';
 import { deskOf, ThreadDesk } from './threads';
 

@@ -4,18 +4,16 @@ import { designOf, serverOf } from '@tests/support/designs';
 import { quayStudy } from '@tests/support/studies';
 import { testContext } from '@tests/support/store-contract';
 import { uploadOf } from '@tests/support/upload';
-import { writeDesign } from '@/formats';
-import {
-  type Context,
-  createLink,
-  createStudyLink,
-  importBook,
-  importDesign,
-  readReport,
-  readStudyReport,
-  storeStudy,
-} from '@/operations';
-import { memoryStores } from '@/operations/memory-stores';
+import { writeDesign } from '@/features/design/format/design';
+import { type Context } from '@/stores/ports';
+import { createLink } from '@/features/report/use/links';
+import { createStudyLink } from '@/features/own-or-rent/use/study-links';
+import { importBook } from '@/features/price-books/use/import-book';
+import { importDesign } from '@/features/design/use/designs';
+import { readReport } from '@/features/report/use/report';
+import { readStudyReport } from '@/features/own-or-rent/use/study-file';
+import { storeStudy } from '@/features/own-or-rent/use/studies';
+import { memoryStores } from '@/stores/memory-stores';
 import { inlineDesk, workersOn } from './jobs';
 
 const options = { variant: 'full', validUntil: null, withAgreements: false } as const;

@@ -4,39 +4,29 @@
  */
 import type { FlatTable } from '@/platform/tables';
 import type { ReportForm } from '@/features/report/calc';
-import { flatTableCsv } from '@/formats/flat-table-csv';
-import { writeStudy } from '@/formats/study-schema';
+import { flatTableCsv } from '@/platform/formats/flat-table-csv';
+import { writeStudy } from '@/features/own-or-rent/format/study-schema';
+import { type Actor } from '@/platform/use/actor';
+import { AppError } from '@/platform/use/app-error';
+import { type Context } from '@/stores/ports';
+import { explainedLines, linkedTrace, openLink, openLinkByHash } from '@/features/report/use/links';
+import { fileStem } from '@/features/design/use/designs';
 import {
-  type Actor,
-  AppError,
-  type Context,
-  explainedLines,
-  fileStem,
-  linkedTrace,
   type JobProgress,
-  openLink,
-  openReview,
-  openLinkByHash,
-  openStudyLink,
-  openStudyLinkByHash,
-  priceHere,
-  type ReadComparison,
-  readComparison,
-  readPlacedFleet,
-  type ReadReport,
-  readReport,
   type FleetForm,
-  type PlacedFleetFile,
-  readStudyReport,
-  type StudyFile,
-  sumUpReview,
-  viewBill,
-  teamLimits,
-  workedReview,
   type StudyForm,
   type TableForm,
   type WrittenFile,
-} from '@/operations';
+} from '@/platform/use/job-ports';
+import { openReview, sumUpReview, workedReview } from '@/features/review/use/reviews';
+import { openStudyLink, openStudyLinkByHash } from '@/features/own-or-rent/use/study-links';
+import { priceHere } from '@/features/design/use/price-design';
+import { type ReadComparison, readComparison } from '@/features/compare/use/compare-design';
+import { readPlacedFleet, type PlacedFleetFile } from '@/features/fleet/use/fleet-file';
+import { type ReadReport, readReport } from '@/features/report/use/report';
+import { readStudyReport, type StudyFile } from '@/features/own-or-rent/use/study-file';
+import { viewBill } from '@/features/bills/use/bill-view';
+import { teamLimits } from '@/features/review/use/team-files';
 import type { Desk, JobName, Jobs } from './protocol';
 
 /** Lines of a printed report: its pages are laid out one after the other, which takes a second for every hundred. */

@@ -5,15 +5,10 @@ import type { StudyReport } from '@/features/own-or-rent/words';
 import type { DesignSummary } from '@/engine/summary';
 import type { Report, ReportOptions } from '@/features/report/calc';
 import type { PlainFigure } from '@/engine/trace';
-import type {
-  Actor,
-  BillForm,
-  JobProgress,
-  JobWork,
-  ReviewForm,
-  ReviewSummary,
-  WrittenFile,
-} from '@/operations';
+import type { Actor } from '@/platform/use/actor';
+import type { BillForm } from '@/features/bills/use/bill-ports';
+import type { JobProgress, JobWork, WrittenFile } from '@/platform/use/job-ports';
+import type { ReviewForm, ReviewSummary } from '@/features/review/use/review-ports';
 
 export interface ShownReport {
   readonly report: Report;

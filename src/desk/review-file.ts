@@ -1,13 +1,15 @@
 /** A kept review as a file: for a discussion, a program, a sheet, or what pipelines show. */
 import { reviewTable } from '@/features/review/words';
 import { type Limits, NO_LIMITS } from '@/features/review/calc';
-import { flatTableCsv } from '@/formats/flat-table-csv';
-import { reviewJunit } from '@/formats/review/junit';
-import { readLimits } from '@/formats/review/limits-schema';
-import { reviewSarif } from '@/formats/review/sarif';
-import type { WorkedReview } from '@/formats/review/work-review';
+import { flatTableCsv } from '@/platform/formats/flat-table-csv';
+import { reviewJunit } from '@/features/review/format/review/junit';
+import { readLimits } from '@/features/review/format/review/limits-schema';
+import { reviewSarif } from '@/features/review/format/review/sarif';
+import type { WorkedReview } from '@/features/review/format/review/work-review';
 import { reviewMarkdown } from '@/features/review/file/review-markdown';
-import { fileStem, type ReviewForm, type StoredReview, type WrittenFile } from '@/operations';
+import { fileStem } from '@/features/design/use/designs';
+import { type ReviewForm, type StoredReview } from '@/features/review/use/review-ports';
+import { type WrittenFile } from '@/platform/use/job-ports';
 
 const TYPES: Readonly<Record<ReviewForm, readonly [ending: string, type: string]>> = {
   md: ['md', 'text/markdown; charset=utf-8'],

@@ -1,8 +1,10 @@
 /** A thread that works jobs off, one at a time, on connections of its own. Bundled by `scripts/lib/desk.ts`. */
 import { randomUUID } from 'node:crypto';
 import { parentPort } from 'node:worker_threads';
-import { connect, repositories } from '@/data';
-import { AppError, type JobProgress } from '@/operations';
+import { connect } from '@/platform/data/connect';
+import { repositories } from '@/stores/repositories';
+import { AppError } from '@/platform/use/app-error';
+import { type JobProgress } from '@/platform/use/job-ports';
 import { workersOn } from './jobs';
 import type { JobName } from './protocol';
 import type { FromThread, ToThread } from './threads';

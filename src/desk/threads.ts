@@ -4,7 +4,8 @@
  * new one. The thread that answers requests never waits for any of it.
  */
 import type { Worker } from 'node:worker_threads';
-import { AppError, type AppErrorCode, type AppErrorDetail, type JobProgress } from '@/operations';
+import { AppError, type AppErrorCode, type AppErrorDetail } from '@/platform/use/app-error';
+import { type JobProgress } from '@/platform/use/job-ports';
 import { type Asking, type Desk, type JobName, type Jobs, type Lane, LANES } from './protocol';
 
 export interface ToThread {

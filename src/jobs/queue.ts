@@ -4,7 +4,7 @@
  * do, so whatever it loses is found there again.
  */
 import PgBoss from 'pg-boss';
-import type { JobLane, JobQueue, JobStore } from '@/operations';
+import type { JobLane, JobQueue, JobStore } from '@/platform/use/job-ports';
 import { type DoJob, MOST_TRIES, SILENT_SECONDS, workOff } from './worker';
 
 const FILES = 'files';

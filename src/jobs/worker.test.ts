@@ -1,8 +1,8 @@
 import { describe, expect, it, vi } from 'vitest';
 import { wantedJob } from '@tests/support/job-contract';
 import { HERE } from '@tests/support/store-contract';
-import { AppError } from '@/operations';
-import { memoryJobStore } from '@/operations/memory-jobs';
+import { AppError } from '@/platform/use/app-error';
+import { memoryJobStore } from '@/platform/data/memory-jobs';
 import { type DoJob, MOST_TRIES, workOff } from './worker';
 
 const FILE = { name: 'a.md', type: 'text/markdown', bytes: new Uint8Array([1]) };

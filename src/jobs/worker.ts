@@ -2,7 +2,8 @@
  * Works one job off: takes its row, keeps it warm while it lasts, hears who calls it off, and writes down what came of
  * it. Whoever takes a row that is taken already goes away again, so a job that was put in line twice is done once.
  */
-import { AppError, type JobProgress, type JobStore, type JobWork, type WrittenFile } from '@/operations';
+import { AppError } from '@/platform/use/app-error';
+import { type JobProgress, type JobStore, type JobWork, type WrittenFile } from '@/platform/use/job-ports';
 
 export interface Doing {
   readonly signal: AbortSignal;

@@ -12,7 +12,7 @@ import { type BookSet, bookSet, planOf } from '@/engine/pricing';
 import { DEMO_DESIGNS } from '@/demo/designs';
 import { DEMO_REVISIONS, generateBook } from '@/demo/generate-book';
 import { DEMO_PROFILES } from '@/demo/profiles';
-import { toBookData } from '@/formats';
+import { toBookData } from '@/features/price-books/format/price-book';
 import { cell, COLUMN, copyOfBooking, edit, expect, openDesign, OURS, saved, test, total } from './screen';
 
 let known: BookSet | null = null;

@@ -6,7 +6,7 @@ import { bookSet, createPricer } from '@/engine/pricing';
 import { DEMO_DESIGNS } from '@/demo/designs';
 import { DEMO_REVISIONS, generateBook } from '@/demo/generate-book';
 import { DEMO_PROFILES } from '@/demo/profiles';
-import { toBookData } from '@/formats';
+import { toBookData } from '@/features/price-books/format/price-book';
 import { BOOKING, expect, test } from './screen';
 
 const REVISION = DEMO_REVISIONS[DEMO_REVISIONS.length - 1]!;

@@ -1,7 +1,7 @@
 /** What the browser tests do over and over, in the words of a user. */
 import { expect, type Locator, type Page, test as base } from '@playwright/test';
 import { sql } from 'kysely';
-import { connect } from '@/data';
+import { connect } from '@/platform/data/connect';
 import { startApplication } from '../../scripts/lib/application';
 import { freePort } from '../../scripts/lib/ports';
 

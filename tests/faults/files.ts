@@ -2,9 +2,10 @@
 import { Readable } from 'node:stream';
 import { gzipSync } from 'node:zlib';
 import { seededRandom } from '@/engine/base';
-import { writeBookCsv } from '@/formats/stream';
-import { AppError, importBook } from '@/operations';
-import { memoryStores } from '@/operations/memory-stores';
+import { writeBookCsv } from '@/features/price-books/format/stream';
+import { AppError } from '@/platform/use/app-error';
+import { importBook } from '@/features/price-books/use/import-book';
+import { memoryStores } from '@/stores/memory-stores';
 import { smallBookFile } from '@tests/support/books';
 import { testContext } from '@tests/support/store-contract';
 import { uploadOf } from '@tests/support/upload';

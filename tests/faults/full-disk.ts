@@ -5,8 +5,9 @@
 import { spawnSync } from 'node:child_process';
 import fs from 'node:fs';
 import path from 'node:path';
-import { editDesign, exportDesign, importDesign, listDesigns, openDesign } from '@/operations';
-import { writeDesign } from '@/formats';
+import { editDesign } from '@/features/design/use/edit-design';
+import { exportDesign, importDesign, listDesigns, openDesign } from '@/features/design/use/designs';
+import { writeDesign } from '@/features/design/format/design';
 import { designOf } from '@tests/support/designs';
 import { type Counts, noCounts } from './count';
 import { importWide, placeIn, type Place, temporaryHome } from './place';
@@ -100,7 +101,7 @@ async function refusalOf(work: () => Promise<unknown>): Promise<string | null> {
     await work();
     return null;
   } catch (thrown) {
-    const error = (await import('@/operations')).asAppError(thrown);
+    const error = (await import('@/platform/use/app-error')).asAppError(thrown);
     return `${error.code}: ${error.message}`;
   }
 }

@@ -1,9 +1,10 @@
 /** The database is killed while a price book comes in: nothing of it is seen afterwards, and no file of it is left. */
 import fs from 'node:fs';
 import { sql } from 'kysely';
-import { connect } from '@/data';
-import { editDesign, importDesign, openDesign } from '@/operations';
-import { writeDesign } from '@/formats';
+import { connect } from '@/platform/data/connect';
+import { editDesign } from '@/features/design/use/edit-design';
+import { importDesign, openDesign } from '@/features/design/use/designs';
+import { writeDesign } from '@/features/design/format/design';
 import { designOf } from '@tests/support/designs';
 import { type Counts, noCounts } from './count';
 import { importWide, placeIn, type Place, tablesSize, temporaryHome } from './place';

@@ -3,11 +3,14 @@ import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { setUpDatabase } from '@/cli/set-up';
-import { connect, LOCAL_WORKSPACE, repositories } from '@/data';
+import { connect } from '@/platform/data/connect';
+import { LOCAL_WORKSPACE } from '@/platform/data/workspace-repository';
+import { repositories } from '@/stores/repositories';
 import { DEMO_REVISIONS } from '@/demo/generate-book';
 import { bookBytes } from '@/demo/load-demo';
 import { NORVANE } from '@/demo/norvane';
-import { type Context, importBook } from '@/operations';
+import { type Context } from '@/stores/ports';
+import { importBook } from '@/features/price-books/use/import-book';
 import { testContext } from '@tests/support/store-contract';
 import { type Cluster, startCluster } from '../../scripts/lib/cluster';
 

@@ -5,8 +5,10 @@ import { billText, billUpload, HEAD, rowOf } from '@tests/support/bills';
 import { tryBillKills } from '@tests/faults/bill-kills';
 import { freshDatabase } from '@tests/support/database';
 import { HERE, testContext } from '@tests/support/store-contract';
-import { repositories } from '@/data';
-import { importBill, listBills, viewBill } from '@/operations';
+import { repositories } from '@/stores/repositories';
+import { importBill } from '@/features/bills/use/import-bill';
+import { listBills } from '@/features/bills/use/bills';
+import { viewBill } from '@/features/bills/use/bill-view';
 
 vi.setConfig({ testTimeout: 120_000, hookTimeout: 120_000 });
 

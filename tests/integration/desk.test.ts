@@ -6,10 +6,11 @@ import { smallBookFile } from '@tests/support/books';
 import { designOf, serverOf } from '@tests/support/designs';
 import { testContext } from '@tests/support/store-contract';
 import { uploadOf } from '@tests/support/upload';
-import { repositories } from '@/data';
+import { repositories } from '@/stores/repositories';
 import { ThreadDesk } from '@/desk/threads';
-import { writeDesign } from '@/formats';
-import { importBook, importDesign } from '@/operations';
+import { writeDesign } from '@/features/design/format/design';
+import { importBook } from '@/features/price-books/use/import-book';
+import { importDesign } from '@/features/design/use/designs';
 import { ensureDesk } from '../../scripts/lib/desk';
 
 const options = { variant: 'full', validUntil: null, withAgreements: false } as const;

@@ -11,9 +11,12 @@ import { testContext } from '@tests/support/store-contract';
 import { uploadOf } from '@tests/support/upload';
 import { defaultPlacement } from '@/features/fleet/calc';
 import { inlineDesk } from '@/desk/jobs';
-import { machineLines } from '@/formats/fleet/machine-schema';
-import { askFleetFile, bringMachines, type Context, importBook, openFleet, savePlan } from '@/operations';
-import { memoryStores } from '@/operations/memory-stores';
+import { machineLines } from '@/features/fleet/format/machine-schema';
+import { askFleetFile } from '@/features/report/use/jobs';
+import { bringMachines, openFleet, savePlan } from '@/features/fleet/use/fleets';
+import { type Context } from '@/stores/ports';
+import { importBook } from '@/features/price-books/use/import-book';
+import { memoryStores } from '@/stores/memory-stores';
 
 const SEVERN = { book: 'small', region: 'severn' };
 const fact = (value: number) => ({ value, from: 'measured' as const });

@@ -13,7 +13,7 @@ import { buildReport, liveComponents, liveDrivers, mainEntries } from '@/feature
 import { DEMO_DESIGNS } from '@/demo/designs';
 import { DEMO_REVISIONS, generateBook } from '@/demo/generate-book';
 import { DEMO_PROFILES } from '@/demo/profiles';
-import { toBookData } from '@/formats';
+import { toBookData } from '@/features/price-books/format/price-book';
 import { handOver } from '@/features/report/file/hand-over';
 
 const AT = new Date('2026-11-25T12:00:00Z');

@@ -8,20 +8,14 @@ import { designOf, serverOf } from '@tests/support/designs';
 import { wantedJob } from '@tests/support/job-contract';
 import { HERE, testContext } from '@tests/support/store-contract';
 import { uploadOf } from '@tests/support/upload';
-import { type Database, repositories } from '@/data';
+import { type Database } from '@/stores/schema';
+import { repositories } from '@/stores/repositories';
 import { inlineDesk } from '@/desk/jobs';
 import { BossQueue, type DoJob } from '@/jobs';
-import {
-  askReportFile,
-  cancelJob,
-  editDesign,
-  importBook,
-  jobFile,
-  jobProgress,
-  listDesigns,
-  refreshTotals,
-  storeDesign,
-} from '@/operations';
+import { askReportFile, cancelJob, jobFile, jobProgress } from '@/features/report/use/jobs';
+import { editDesign } from '@/features/design/use/edit-design';
+import { importBook } from '@/features/price-books/use/import-book';
+import { listDesigns, refreshTotals, storeDesign } from '@/features/design/use/designs';
 
 const OPTIONS = { variant: 'full', validUntil: null, withAgreements: false } as const;
 const closing: (() => Promise<unknown>)[] = [];

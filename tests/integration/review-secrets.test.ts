@@ -3,13 +3,15 @@ import { sql } from 'kysely';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { freshDatabase } from '@tests/support/database';
 import { testContext } from '@tests/support/store-contract';
-import { repositories } from '@/data';
+import { repositories } from '@/stores/repositories';
 import { DEMO_REVISIONS, generateBook } from '@/demo/generate-book';
 import { DEMO_CHANGES } from '@/demo/forge';
 import { loadReviews } from '@/demo/load-reviews';
 import { DEMO_PROFILES } from '@/demo/profiles';
 import { reviewMarkdown } from '@/features/review/file/review-markdown';
-import { type Context, listReviews, publishBook } from '@/operations';
+import { type Context } from '@/stores/ports';
+import { listReviews } from '@/features/review/use/reviews';
+import { publishBook } from '@/features/price-books/use/import-book';
 
 /** In the plans of the demo: a script that no rule reads, and a password that is marked. */
 const CANARIES = ['SECRET-START-73c1', 'SECRET-PASSWORD-91fe'];

@@ -11,10 +11,11 @@ import { Dice } from '../reference/dice';
 import { assumptionName, studyReport } from '@/features/own-or-rent/words';
 import { assumptionsOf, type Study, studyAnswer, withGuess, workedStudy } from '@/features/own-or-rent/calc';
 import { inlineDesk } from '@/desk/jobs';
-import { readStudy } from '@/formats/study-schema';
+import { readStudy } from '@/features/own-or-rent/format/study-schema';
 import { studySheet } from '@/features/own-or-rent/file/sheet-study';
-import { type Context, openStudy, storeStudy } from '@/operations';
-import { memoryStores } from '@/operations/memory-stores';
+import { type Context } from '@/stores/ports';
+import { openStudy, storeStudy } from '@/features/own-or-rent/use/studies';
+import { memoryStores } from '@/stores/memory-stores';
 
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'wick-study-file-'));
 let context: Context;

@@ -12,7 +12,8 @@ import {
   priceDesign,
 } from '@/engine/pricing';
 import { CASES, type Case } from '@/engine/usage';
-import { type PriceBookFile, toBookData } from '@/formats';
+import { type PriceBookFile } from '@/features/price-books/format/price-book-schema';
+import { toBookData } from '@/features/price-books/format/price-book';
 import { Fraction } from './fraction';
 import type { Mixed } from './mixed-design';
 import { referenceMonths } from './months';

@@ -1,7 +1,7 @@
 /** What is asked of one rate, and the small rules that every source of quantity shares. */
 import type { Component } from '@/engine/design';
 import type { Case } from '@/engine/usage';
-import type { OfferRow, RateRow } from '@/formats';
+import type { OfferRow, RateRow } from '@/features/price-books/format/price-book-schema';
 import { f, type Fraction, most } from './fraction';
 import type { Meter } from './kinds';
 import { convert } from './units';

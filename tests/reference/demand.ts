@@ -1,6 +1,6 @@
 /** From a component to its offer and to what it asks of the offer's rates. */
 import type { Component } from '@/engine/design';
-import type { OfferRow, PriceBookFile, RateRow } from '@/formats';
+import type { OfferRow, PriceBookFile, RateRow } from '@/features/price-books/format/price-book-schema';
 import { above, committedUnits, inHour } from './above';
 import { contractedPart } from './contract';
 import { type Fraction, ONE, ZERO, f, most, sum } from './fraction';

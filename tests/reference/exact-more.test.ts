@@ -1,7 +1,8 @@
 /** The other half of the random designs, and what they are: files that can be read, and every two rules together. */
 import { describe, expect, it } from 'vitest';
 import { priceDesign } from '@/engine/pricing';
-import { checkPriceBook, readDesign, writeDesign } from '@/formats';
+import { checkPriceBook } from '@/features/price-books/format/price-book';
+import { readDesign, writeDesign } from '@/features/design/format/design';
 import { booksOf } from './agree';
 import { checkSeed } from './check-seed';
 import { mixed } from './mixed-design';

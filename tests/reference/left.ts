@@ -1,5 +1,5 @@
 /** Pools, minimums of the month, allowances and grants. Rules 1, 5 and 9. */
-import type { RateRow } from '@/formats';
+import type { RateRow } from '@/features/price-books/format/price-book-schema';
 import { boughtBy, usedBy } from './above';
 import { f, type Fraction, most, ONE, sum, ZERO } from './fraction';
 import type { Demand, Left, Owner, Scene } from './shapes';

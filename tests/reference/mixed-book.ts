@@ -1,6 +1,6 @@
 /** Random price books that mix rules on purpose, within what a book may say. */
 import { offer } from '@tests/support/offers';
-import type { OfferRow, PriceBookFile, RateRow } from '@/formats';
+import type { OfferRow, PriceBookFile, RateRow } from '@/features/price-books/format/price-book-schema';
 import type { Dice } from './dice';
 import { moneyRates } from './mixed-money';
 import {

@@ -1,7 +1,7 @@
 /** Random designs over random books: several rules on the same line, the same hour, the same money. */
 import type { Component, Design } from '@/engine/design';
 import type { Agreement, Term } from '@/engine/terms';
-import type { PriceBookFile } from '@/formats';
+import type { PriceBookFile } from '@/features/price-books/format/price-book-schema';
 import { Dice } from './dice';
 import { mixedBook } from './mixed-book';
 import { body, cased } from './mixed-lines';

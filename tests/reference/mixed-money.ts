@@ -1,5 +1,5 @@
 /** Random rates of spend commitments and prepaid credit. */
-import type { RateRow } from '@/formats';
+import type { RateRow } from '@/features/price-books/format/price-book-schema';
 import type { Dice } from './dice';
 import { inRegions, per } from './mixed-rates';
 

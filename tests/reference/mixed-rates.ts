@@ -1,5 +1,5 @@
 /** Random rates that mix rules on purpose, the same shape in both regions at prices of their own. */
-import type { RateRow } from '@/formats';
+import type { RateRow } from '@/features/price-books/format/price-book-schema';
 import type { Dice } from './dice';
 
 type ChargeRow = RateRow['charge'];

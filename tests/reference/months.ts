@@ -4,7 +4,7 @@
  */
 import type { Component, Design, UsageEntry } from '@/engine/design';
 import type { Case } from '@/engine/usage';
-import type { PriceBookFile } from '@/formats';
+import type { PriceBookFile } from '@/features/price-books/format/price-book-schema';
 import { f, Fraction, ONE, sum, ZERO } from './fraction';
 import { KINDS } from './kinds';
 import { type ReferenceLine, referencePrice, type When } from './price';

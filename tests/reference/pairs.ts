@@ -1,7 +1,7 @@
 /** Which rules meet on a priced line, and a table of how many designs had which two on one line. */
 import { allComponents, type Component, type Design } from '@/engine/design';
 import type { PricedDesign } from '@/engine/pricing';
-import type { PriceBookFile, RateRow } from '@/formats';
+import type { PriceBookFile, RateRow } from '@/features/price-books/format/price-book-schema';
 import type { Mixed } from './mixed-design';
 
 export const RULES = [

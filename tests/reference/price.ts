@@ -5,7 +5,7 @@
  */
 import type { Component, Design } from '@/engine/design';
 import type { Case } from '@/engine/usage';
-import type { PriceBookFile } from '@/formats';
+import type { PriceBookFile } from '@/features/price-books/format/price-book-schema';
 import { type ChargeRow, chargeOf } from './charge';
 import { contractedPart, narrowest } from './contract';
 import { demandsOf, ownerOf } from './demand';

@@ -1,5 +1,5 @@
 /** Running time as it is billed: runs in started increments, never fewer units than the least, least hours of each. */
-import type { RateRow } from '@/formats';
+import type { RateRow } from '@/features/price-books/format/price-book-schema';
 import { type Asked, inUnit, minimum, raised } from './asked';
 import { f, type Fraction, most, ONE, sum, ZERO } from './fraction';
 import { convert, unitOf } from './units';

@@ -2,7 +2,7 @@
 import type { Component, Design } from '@/engine/design';
 import type { Term } from '@/engine/terms';
 import type { Case } from '@/engine/usage';
-import type { OfferRow, PriceBookFile, RateRow } from '@/formats';
+import type { OfferRow, PriceBookFile, RateRow } from '@/features/price-books/format/price-book-schema';
 import type { ChargeRow, Parts } from './charge';
 import { type Fraction, ZERO } from './fraction';
 import type { Meter } from './kinds';

@@ -1,5 +1,5 @@
 /** Ways for a price book to be wrong, each with where the fault must be told and in which words. */
-import type { PriceBookFile, RateRow } from '@/formats';
+import type { PriceBookFile, RateRow } from '@/features/price-books/format/price-book-schema';
 import { packed } from './streams';
 import { wideBookFile } from './wide-book';
 

@@ -4,26 +4,24 @@ import { addAll, decimal } from '@/engine/base';
 import { type Design, findComponent } from '@/engine/design';
 import {
   closePeriod,
-  type Context,
   deleteBill,
-  draftBillRules,
-  editDesign,
-  groupBill,
-  importBill,
-  importBook,
-  importDesign,
   linkBillDesign,
   listBills,
   openBill,
   readBillRows,
   reopenPeriod,
-  saveTeamFile,
-  type Stores,
-  takeMeasured,
-  tryBillRules,
-  viewBill,
-} from '@/operations';
-import { writeDesign } from '@/formats';
+} from '@/features/bills/use/bills';
+import { type Context, type Stores } from '@/stores/ports';
+import { draftBillRules, tryBillRules } from '@/features/bills/use/bill-rules';
+import { editDesign } from '@/features/design/use/edit-design';
+import { groupBill } from '@/features/bills/use/bill-groups';
+import { importBill } from '@/features/bills/use/import-bill';
+import { importBook } from '@/features/price-books/use/import-book';
+import { importDesign } from '@/features/design/use/designs';
+import { saveTeamFile } from '@/features/review/use/team-files';
+import { takeMeasured } from '@/features/bills/use/bill-measured';
+import { viewBill } from '@/features/bills/use/bill-view';
+import { writeDesign } from '@/features/design/format/design';
 import { smallBookFile } from './books';
 import { billText, billUpload, HEAD, rowOf } from './bills';
 import { designOf, serverOf, transferOf } from './designs';

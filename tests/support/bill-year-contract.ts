@@ -2,22 +2,21 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import { addAll, decimal } from '@/engine/base';
 import { daysOfPeriod, usualError } from '@/features/bills/calc';
-import { writeDesign } from '@/formats';
+import { writeDesign } from '@/features/design/format/design';
+import { billYears } from '@/features/bills/use/bill-year';
 import {
-  billYears,
   closePeriod,
-  type Context,
   deleteBill,
-  importBill,
-  importBook,
-  importDesign,
   linkBillDesign,
   noteBillLine,
   openBill,
   reopenPeriod,
-  type Stores,
-  viewBill,
-} from '@/operations';
+} from '@/features/bills/use/bills';
+import { type Context, type Stores } from '@/stores/ports';
+import { importBill } from '@/features/bills/use/import-bill';
+import { importBook } from '@/features/price-books/use/import-book';
+import { importDesign } from '@/features/design/use/designs';
+import { viewBill } from '@/features/bills/use/bill-view';
 import { billText, billUpload, HEAD, rowOf } from './bills';
 import { smallBookFile } from './books';
 import { designOf, serverOf } from './designs';

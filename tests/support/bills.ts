@@ -2,8 +2,8 @@
 import fc from 'fast-check';
 import { decimal } from '@/engine/base';
 import { type BillHead, type BillThing, CHARGE_CATEGORIES, type ChargedRow } from '@/features/bills/calc';
-import { billCsv } from '@/formats/focus/write-bill';
-import type { Upload } from '@/operations';
+import { billCsv } from '@/features/bills/format/focus/write-bill';
+import type { Upload } from '@/platform/use/tracked-import';
 
 export const NOVEMBER = { from: '2026-11-01', to: '2026-12-01' };
 export const HEAD: BillHead = { ...NOVEMBER, provider: 'Norvane', account: 'quay', currency: 'USD' };

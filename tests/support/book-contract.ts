@@ -1,20 +1,16 @@
 /** What every store of books, imports and exchange rates must do, in memory or in PostgreSQL: run once for each. */
 import { beforeEach, describe, expect, it } from 'vitest';
+import { cancelImport, importBook, importProgress } from '@/features/price-books/use/import-book';
 import {
-  cancelImport,
   compareRevisions,
-  type Context,
   exportBook,
-  importBook,
-  importExchange,
-  importProgress,
   listBooks,
-  listExchange,
   readOffer,
   searchOffers,
-  type Stores,
-  type Upload,
-} from '@/operations';
+} from '@/features/price-books/use/books';
+import { type Context, type Stores } from '@/stores/ports';
+import { importExchange, listExchange } from '@/features/price-books/use/exchange';
+import { type Upload } from '@/platform/use/tracked-import';
 import { BAD_BOOKS } from './bad-books';
 import { foreignBookFile, smallBookFile } from './books';
 import { ELSEWHERE, testContext } from './store-contract';

@@ -1,8 +1,8 @@
 /** The two routes that the loaded books read, answered by the in-memory store. `asked`: the addresses, in order. */
 import type { Kind } from '@/engine/books';
-import type { PriceBookFile } from '@/formats';
-import { publishBook } from '@/operations';
-import { memoryBookStore } from '@/operations/memory-books';
+import type { PriceBookFile } from '@/features/price-books/format/price-book-schema';
+import { publishBook } from '@/features/price-books/use/import-book';
+import { memoryBookStore } from '@/features/price-books/store/memory-books';
 
 export async function bookRoutes(...files: readonly PriceBookFile[]) {
   const store = memoryBookStore();

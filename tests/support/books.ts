@@ -1,7 +1,12 @@
 /** Two small price books with round prices, so that worked examples can be checked by hand. */
 import { indexBook, type PriceBook } from '@/engine/books';
 import { bookSet, type BookSet } from '@/engine/pricing';
-import { checkPriceBook, type OfferRow, type PriceBookFile, type RateRow, toBookData } from '@/formats';
+import { checkPriceBook, toBookData } from '@/features/price-books/format/price-book';
+import {
+  type OfferRow,
+  type PriceBookFile,
+  type RateRow,
+} from '@/features/price-books/format/price-book-schema';
 import { offer } from './offers';
 
 function server(sku: string, vcpu: string, memory: string, more: Partial<OfferRow> = {}): OfferRow {

@@ -1,7 +1,10 @@
 /** A fresh, migrated database for each test, cloned from a template. */
 import { randomUUID } from 'node:crypto';
 import { type Kysely, sql } from 'kysely';
-import { connect, type Database, ensureWorkspace, migrate } from '@/data';
+import { connect } from '@/platform/data/connect';
+import { type Database } from '@/stores/schema';
+import { ensureWorkspace } from '@/platform/data/workspace-repository';
+import { migrate } from '@/platform/data/migrate';
 import { ELSEWHERE, HERE } from './store-contract';
 
 let template: Promise<string> | null = null;

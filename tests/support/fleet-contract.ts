@@ -2,22 +2,21 @@
 import { randomUUID } from 'node:crypto';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { BARE_MACHINE, defaultPlacement, type Machine } from '@/features/fleet/calc';
-import { machineLines, tidyMachine } from '@/formats/fleet/machine-schema';
+import { machineLines, tidyMachine } from '@/features/fleet/format/machine-schema';
 import {
   bringMachines,
-  type Context,
   deleteFleet,
   fleetMachines,
-  importBook,
-  importExchange,
   keepMapping,
   knownMapping,
   listFleets,
   openFleet,
   restoreFleet,
   savePlan,
-  type Stores,
-} from '@/operations';
+} from '@/features/fleet/use/fleets';
+import { type Context, type Stores } from '@/stores/ports';
+import { importBook } from '@/features/price-books/use/import-book';
+import { importExchange } from '@/features/price-books/use/exchange';
 import { smallBookFile } from './books';
 import { ELSEWHERE, testContext } from './store-contract';
 import { uploadOf } from './upload';

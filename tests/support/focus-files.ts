@@ -1,6 +1,6 @@
 /** Files of bills by hand, and what reading them gives. */
 import type { BillHead, BillSaid } from '@/features/bills/calc';
-import { type BillRead, readBill, type SunkRow } from '@/formats/focus';
+import { type BillRead, readBill, type SunkRow } from '@/features/bills/format/focus';
 
 interface Sunk {
   readonly heads: BillHead[];

@@ -1,7 +1,8 @@
 /** What rows of long work must do over every pair of stores. */
 import { randomUUID } from 'node:crypto';
 import { beforeEach, describe, expect, it } from 'vitest';
-import type { JobStore, Stores, WantedJob } from '@/operations';
+import type { JobStore, WantedJob } from '@/platform/use/job-ports';
+import type { Stores } from '@/stores/ports';
 import { ELSEWHERE, HERE } from './store-contract';
 
 const FILE = { name: 'a.md', type: 'text/markdown', bytes: new TextEncoder().encode('# A') };

@@ -26,66 +26,72 @@ export const ENGINE_RANKS: Readonly<Record<string, number>> = {
 /** Pure: no clock, no chance, no document, no database, no package but those for decimals and formulas. */
 const PURE = ['engine', 'calc', 'words', 'platform/tables', 'platform/words'];
 
-/** What is asked of a worker, without what answers there. */
-const SCREEN = [
-  ...PURE,
-  'formats',
-  'operations',
-  'platform/workers',
-  'platform/ui',
-  'platform/screen',
-  'platform/shell',
-];
+/** What files and requests are read with; it knows no feature. */
+const FORMAT = [...PURE, 'platform/formats', 'format'];
+/** What can be done: its ports name all stores (`stores/ports.ts`). */
+const USE = [...FORMAT, 'platform/use', 'use', 'stores/ports'];
+const SCREEN = [...USE, 'platform/workers', 'platform/ui', 'platform/screen', 'platform/shell'];
 
 export const MAY_IMPORT: Readonly<Record<string, readonly string[]>> = {
   engine: ['engine'],
   'platform/words': ['engine', 'platform/words'],
   'platform/tables': ['engine', 'platform/tables', 'platform/words'],
+  'platform/formats': [...PURE, 'platform/formats'],
   'platform/files': [...PURE, 'platform/files'],
-  'platform/workers': [...PURE, 'formats', 'platform/workers'],
+  'platform/workers': [...FORMAT, 'platform/workers'],
+  'platform/use': [...FORMAT, 'platform/use', 'stores/ports'],
+  'platform/data': [...FORMAT, 'platform/use', 'platform/data', 'stores/schema', 'stores/ports'],
   'platform/ui': ['engine', 'platform/tables', 'platform/words', 'platform/ui'],
-  'platform/screen': [...PURE, 'formats', 'operations', 'platform/ui', 'platform/screen'],
-  'platform/shell': [...PURE, 'formats', 'operations', 'platform/ui', 'platform/screen', 'platform/shell'],
+  'platform/screen': [...USE, 'platform/ui', 'platform/screen'],
+  'platform/shell': [...USE, 'platform/ui', 'platform/screen', 'platform/shell'],
   calc: PURE,
   words: PURE,
-  formats: [...PURE, 'formats'],
-  operations: [...PURE, 'formats', 'operations'],
-  data: [...PURE, 'formats', 'operations', 'data'],
-  jobs: [...PURE, 'operations', 'jobs'],
-  worker: [...PURE, 'formats', 'platform/workers', 'worker'],
+  format: FORMAT,
+  use: USE,
+  store: [...USE, 'platform/data', 'store', 'stores/schema'],
+  stores: [...USE, 'platform/data', 'store', 'stores'],
+  worker: [...FORMAT, 'platform/workers', 'worker'],
   file: [...PURE, 'platform/files', 'file'],
   screen: [...SCREEN, 'worker', 'screen'],
-  desk: [...PURE, 'formats', 'platform/files', 'file', 'operations', 'desk'],
+  jobs: [...USE, 'jobs'],
+  desk: [...USE, 'platform/files', 'file', 'desk'],
   app: [...SCREEN, 'screen', 'desk/protocol', 'desk/threads', 'app'],
-  cli: [...PURE, 'formats', 'platform/files', 'file', 'operations', 'demo', 'cli'],
-  demo: [...PURE, 'formats', 'operations', 'demo'],
+  cli: [...USE, 'platform/files', 'file', 'demo', 'cli', 'stores/memory-stores'],
+  demo: [...USE, 'demo'],
 };
 
 /** The wiring: the only files that bring the outside in. */
 export const WIRING: Readonly<Record<string, readonly string[]>> = {
-  'app/wiring.ts': ['data', 'jobs', 'demo'],
-  'cli/set-up.ts': ['data'],
-  'desk/thread.ts': ['data'],
+  'app/wiring.ts': ['platform/data', 'stores/repositories', 'jobs', 'demo'],
+  'cli/set-up.ts': ['platform/data', 'stores/repositories'],
+  'desk/thread.ts': ['platform/data', 'stores/repositories'],
 };
 
 /**
- * Features whose screens still know one another both ways: views of a design know its session, and its screen mounts them. To
- * be cut by registering; a pair that is cut is taken out here, and none may come.
+ * Features that still know one another both ways: views of a design know its session, and its screen mounts them; forms of files
+ * are shared. To be cut by registering; a pair that is cut is taken out here, and none may come.
  */
 export const STILL_MUTUAL: readonly string[] = [
   'alerts bills',
+  'bills price-books',
+  'bills review',
   'checklist design',
   'compare design',
   'compare report',
   'design load',
   'design paying',
+  'design price-books',
   'design range',
   'design report',
   'design saved-questions',
   'design unit-prices',
   'fleet own-or-rent',
+  'fleet price-books',
+  'fleet report',
   'load range',
   'load saved-questions',
+  'own-or-rent report',
   'paying saved-questions',
+  'price-books review',
   'range saved-questions',
 ];

@@ -1,20 +1,12 @@
 /** What kept things and starters must do over every pair of stores. */
 import { beforeEach, describe, expect, it } from 'vitest';
-import { writeDesign } from '@/formats';
-import {
-  beginWith,
-  type Context,
-  removeFromLibrary,
-  importBook,
-  importDesign,
-  keep,
-  keepAsStarter,
-  listLibrary,
-  listStarters,
-  openDesign,
-  priceDesignOnServer,
-  type Stores,
-} from '@/operations';
+import { writeDesign } from '@/features/design/format/design';
+import { beginWith, listStarters } from '@/features/design/use/starters';
+import { type Context, type Stores } from '@/stores/ports';
+import { removeFromLibrary, keep, keepAsStarter, listLibrary } from '@/features/design/use/library';
+import { importBook } from '@/features/price-books/use/import-book';
+import { importDesign, openDesign } from '@/features/design/use/designs';
+import { priceDesignOnServer } from '@/features/design/use/price-design';
 import { smallBookFile } from './books';
 import { designOf, serverOf } from './designs';
 import { ELSEWHERE, testContext } from './store-contract';

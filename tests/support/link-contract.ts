@@ -1,20 +1,18 @@
 /** What links must do over every pair of stores. */
 import { beforeEach, describe, expect, it } from 'vitest';
-import { writeDesign } from '@/formats';
+import { writeDesign } from '@/features/design/format/design';
+import { type Context, type Stores } from '@/stores/ports';
 import {
-  type Context,
   createLink,
-  deleteDesign,
-  editDesign,
   explainedLines,
-  importBook,
-  importDesign,
   linkedTrace,
   listLinks,
   openLink,
-  type Stores,
   withdrawLink,
-} from '@/operations';
+} from '@/features/report/use/links';
+import { deleteDesign, importDesign } from '@/features/design/use/designs';
+import { editDesign } from '@/features/design/use/edit-design';
+import { importBook } from '@/features/price-books/use/import-book';
 import { smallBookFile } from './books';
 import { agreementOf, designOf, serverOf } from './designs';
 import { ELSEWHERE, testContext } from './store-contract';

@@ -1,7 +1,10 @@
 /** What the search over offers must do over every pair of stores. */
 import { beforeEach, describe, expect, it } from 'vitest';
 import { KIND_CODES } from '@/engine/books';
-import { type Context, importBook, importExchange, searchOffers, type Stores } from '@/operations';
+import { type Context, type Stores } from '@/stores/ports';
+import { importBook } from '@/features/price-books/use/import-book';
+import { importExchange } from '@/features/price-books/use/exchange';
+import { searchOffers } from '@/features/price-books/use/books';
 import { foreignBookFile, smallBookFile } from './books';
 import { ELSEWHERE, testContext } from './store-contract';
 import { uploadOf } from './upload';

@@ -1,29 +1,22 @@
 /** What change reviews must do over every pair of stores. */
 import { beforeEach, describe, expect, it } from 'vitest';
+import { actorOfToken, createToken, listTokens, withdrawToken } from '@/features/review/use/pipeline-tokens';
+import { type Context, type Stores } from '@/stores/ports';
 import {
-  actorOfToken,
-  type Context,
-  createToken,
   deleteReview,
-  importBook,
-  linkRepository,
   listCommits,
   listReviews,
-  listTeamFiles,
-  listTokens,
   openReview,
   readRepositoryHistory,
-  readRepositoryLink,
-  readTeamFileHistory,
   receiveReview,
   refreshReview,
   restoreReview,
   saveReviewLoad,
-  saveTeamFile,
-  type Stores,
-  storeDesign,
-  withdrawToken,
-} from '@/operations';
+} from '@/features/review/use/reviews';
+import { importBook } from '@/features/price-books/use/import-book';
+import { linkRepository, readRepositoryLink } from '@/features/review/use/repository-links';
+import { listTeamFiles, readTeamFileHistory, saveTeamFile } from '@/features/review/use/team-files';
+import { storeDesign } from '@/features/design/use/designs';
 import { smallBookFile } from './books';
 import { designOf, serverOf } from './designs';
 import { sentBody, serversReview } from './sent-reviews';

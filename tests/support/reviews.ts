@@ -17,9 +17,10 @@ import { DEFAULT_MONTH } from '@/engine/time';
 import { DEMO_REVISIONS, generateBook } from '@/demo/generate-book';
 import { DEMO_MAPS } from '@/demo/maps';
 import { DEMO_PROFILES } from '@/demo/profiles';
-import { type Checked, toBookData } from '@/formats';
-import { readPlanData } from '@/formats/plan/read-plan';
-import { readResourceMap } from '@/formats/review/map-schema';
+import { type Checked } from '@/platform/formats/faults';
+import { toBookData } from '@/features/price-books/format/price-book';
+import { readPlanData } from '@/features/review/format/plan/read-plan';
+import { readResourceMap } from '@/features/review/format/review/map-schema';
 
 /** Of a file that has no faults. */
 export function fine<T>(read: Checked<T>): T {

@@ -1,18 +1,15 @@
 /** Calls route handlers without a server: the application's one meeting place with the stores is played here. */
 import { randomUUID } from 'node:crypto';
-import { writeDesign } from '@/formats';
-import {
-  type Context,
-  importBook,
-  importDesign,
-  type JobQueue,
-  LiveHub,
-  memoryFeeds,
-  type Stores,
-} from '@/operations';
+import { writeDesign } from '@/features/design/format/design';
+import { type Context, type Stores } from '@/stores/ports';
+import { importBook } from '@/features/price-books/use/import-book';
+import { importDesign } from '@/features/design/use/designs';
+import { type JobQueue } from '@/platform/use/job-ports';
+import { LiveHub } from '@/features/design/use/live';
+import { memoryFeeds } from '@/platform/use/change-feed';
 import { workOff } from '@/jobs/worker';
 import { inlineDesk } from '@/desk/jobs';
-import { memoryStores } from '@/operations/memory-stores';
+import { memoryStores } from '@/stores/memory-stores';
 import { smallBookFile } from './books';
 import { designOf, serverOf, transferOf } from './designs';
 import { ELSEWHERE, HERE, testContext } from './store-contract';

@@ -1,7 +1,7 @@
 /** Change reviews as a pipeline sends them, over the small book. */
 import type { Component } from '@/engine/design';
 import type { MappedResource, MappedSide } from '@/features/review/calc';
-import type { SentReview } from '@/formats/review/sent-review';
+import type { SentReview } from '@/features/review/format/review/sent-review';
 import { serverOf } from './designs';
 
 export const sideOf = (...components: readonly Component[]): MappedSide => ({

@@ -2,28 +2,22 @@
 import { randomUUID } from 'node:crypto';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { KIND_CODES } from '@/engine/books';
-import { writeDesign } from '@/formats';
+import { writeDesign } from '@/features/design/format/design';
+import { type Context, type Stores } from '@/stores/ports';
 import {
-  type Context,
-  type Stores,
   copyDesign,
   createDesign,
   deleteDesign,
-  designAt,
-  designHistory,
-  editDesign,
-  findOffers,
-  importBook,
   importDesign,
-  listBooks,
   listDesigns,
   openDesign,
-  readCatalogue,
-  readRates,
   refreshTotals,
   restoreDesign,
-  savedSince,
-} from '@/operations';
+} from '@/features/design/use/designs';
+import { designAt, designHistory, savedSince } from '@/features/design/use/history';
+import { editDesign } from '@/features/design/use/edit-design';
+import { findOffers, listBooks, readCatalogue, readRates } from '@/features/price-books/use/books';
+import { importBook } from '@/features/price-books/use/import-book';
 import { smallBookFile } from './books';
 import { designOf, serverOf } from './designs';
 import { uploadOf } from './upload';

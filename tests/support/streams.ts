@@ -1,7 +1,17 @@
 /** Files as streams of bytes, cut where it hurts. */
 import { gzipSync } from 'node:zlib';
-import type { OfferRow, PriceBookFile, RateRow, RegionRow } from '@/formats';
-import { type BookPieces, type BookSink, readBook, type ReadOptions } from '@/formats/stream';
+import type {
+  OfferRow,
+  PriceBookFile,
+  RateRow,
+  RegionRow,
+} from '@/features/price-books/format/price-book-schema';
+import {
+  type BookPieces,
+  type BookSink,
+  readBook,
+  type ReadOptions,
+} from '@/features/price-books/format/stream';
 
 export async function* bytesOf(data: string | Uint8Array, size = 7919): AsyncGenerator<Uint8Array> {
   const bytes = typeof data === 'string' ? new TextEncoder().encode(data) : data;

@@ -1,19 +1,18 @@
 /** What studies must do over every pair of stores. */
 import { beforeEach, describe, expect, it } from 'vitest';
 import { isSame } from '@/engine/design';
+import { type Context, type Stores } from '@/stores/ports';
 import {
-  type Context,
   deleteStudy,
   listStudies,
-  MOST_STUDY_REVISIONS,
   openStudy,
   openStudyAt,
   readStudyHistory,
   restoreStudy,
   saveStudy,
-  type Stores,
   storeStudy,
-} from '@/operations';
+} from '@/features/own-or-rent/use/studies';
+import { MOST_STUDY_REVISIONS } from '@/features/own-or-rent/use/study-ports';
 import { ELSEWHERE, testContext } from './store-contract';
 import { quayStudy } from './studies';
 

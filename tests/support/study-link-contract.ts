@@ -1,18 +1,15 @@
 /** What links of studies must do over every pair of stores. */
 import { beforeEach, describe, expect, it } from 'vitest';
+import { type Context, type Stores } from '@/stores/ports';
 import {
-  type Context,
   createStudyLink,
-  deleteStudy,
   listStudyLinks,
   openStudyLink,
   openStudyLinkByHash,
-  readStudyReport,
-  saveStudy,
-  type Stores,
-  storeStudy,
   withdrawStudyLink,
-} from '@/operations';
+} from '@/features/own-or-rent/use/study-links';
+import { deleteStudy, saveStudy, storeStudy } from '@/features/own-or-rent/use/studies';
+import { readStudyReport } from '@/features/own-or-rent/use/study-file';
 import { ELSEWHERE, testContext } from './store-contract';
 import { quayStudy } from './studies';
 

@@ -1,7 +1,7 @@
 /** Two small providers that sell the same things under other names and habits, at round prices: for moving by hand. */
 import { type BookSet, bookSet } from '@/engine/pricing';
 import type { Design } from '@/engine/design';
-import type { OfferRow, PriceBookFile, RateRow } from '@/formats';
+import type { OfferRow, PriceBookFile, RateRow } from '@/features/price-books/format/price-book-schema';
 import { bookFrom } from './books';
 import { designOf } from './designs';
 import { offer } from './offers';

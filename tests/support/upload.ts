@@ -1,6 +1,6 @@
 /** A file on its way in. */
 import { randomUUID } from 'node:crypto';
-import type { Upload } from '@/operations';
+import type { Upload } from '@/platform/use/tracked-import';
 import { bytesOf } from './streams';
 
 export function uploadOf(data: unknown, size?: number): Upload {

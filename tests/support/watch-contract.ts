@@ -2,29 +2,26 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import type { Design } from '@/engine/design';
 import type { Watch } from '@/features/alerts/calc';
-import { writeDesign } from '@/formats';
+import { writeDesign } from '@/features/design/format/design';
+import { closePeriod, linkBillDesign } from '@/features/bills/use/bills';
+import { type Context, type Stores } from '@/stores/ports';
 import {
-  closePeriod,
-  type Context,
   deleteWatch,
   evaluateWatches,
-  importBill,
-  importBook,
-  importDesign,
-  linkBillDesign,
   listAlerts,
   listWatches,
-  type Mail,
   restoreWatch,
-  saveTeamFile,
   saveWatch,
   seeAlerts,
   countUnseenAlerts,
-  sendMessages,
-  type Stores,
-  watchChoices,
-  watchTheDay,
-} from '@/operations';
+} from '@/features/alerts/use/watches';
+import { importBill } from '@/features/bills/use/import-bill';
+import { importBook } from '@/features/price-books/use/import-book';
+import { importDesign } from '@/features/design/use/designs';
+import { type Mail } from '@/features/alerts/use/watch-ports';
+import { saveTeamFile } from '@/features/review/use/team-files';
+import { sendMessages, watchTheDay } from '@/features/alerts/use/watch-messages';
+import { watchChoices } from '@/features/alerts/use/watch-choices';
 import { billText, billUpload, HEAD, rowOf } from './bills';
 import { smallBookFile } from './books';
 import { designOf, serverOf, transferOf } from './designs';

@@ -1,5 +1,5 @@
 /** A price book that has every structure and habit once, at round prices, so that examples can be checked by hand. */
-import type { OfferRow, PriceBookFile, RateRow } from '@/formats';
+import type { OfferRow, PriceBookFile, RateRow } from '@/features/price-books/format/price-book-schema';
 import { offer } from './offers';
 
 type Charge = RateRow['charge'];

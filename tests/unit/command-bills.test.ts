@@ -6,8 +6,8 @@ import { beforeAll, describe, expect, it, vi } from 'vitest';
 import { smallBookFile } from '@tests/support/books';
 import { billText, rowOf } from '@tests/support/bills';
 import { designOf, serverOf, transferOf } from '@tests/support/designs';
-import { writeDesign } from '@/formats';
-import { readBillRules } from '@/formats/bill-rules';
+import { writeDesign } from '@/features/design/format/design';
+import { readBillRules } from '@/features/bills/format/bill-rules';
 import { runWick } from '@tests/support/run-wick';
 
 vi.setConfig({ testTimeout: 60_000, hookTimeout: 60_000 });

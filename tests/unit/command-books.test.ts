@@ -4,7 +4,7 @@ import os from 'node:os';
 import path from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { beforeAll, describe, expect, it } from 'vitest';
-import type { PriceBookFile } from '@/formats';
+import type { PriceBookFile } from '@/features/price-books/format/price-book-schema';
 import { runWick } from '@tests/support/run-wick';
 
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'wick-books-'));

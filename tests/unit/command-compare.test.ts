@@ -9,7 +9,9 @@ import { indexBook } from '@/engine/books';
 import { bookSet, type BookSet } from '@/engine/pricing';
 import { summarise } from '@/engine/summary';
 import type { Design } from '@/engine/design';
-import { type PriceBookFile, readDesign, toBookData } from '@/formats';
+import { type PriceBookFile } from '@/features/price-books/format/price-book-schema';
+import { readDesign } from '@/features/design/format/design';
+import { toBookData } from '@/features/price-books/format/price-book';
 import { runWick } from '@tests/support/run-wick';
 import { DEMO_FILES, demoFiles } from '@tests/support/demo-files';
 

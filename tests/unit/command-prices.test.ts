@@ -5,7 +5,7 @@ import path from 'node:path';
 import { beforeAll, describe, expect, it, vi } from 'vitest';
 import { smallBookFile } from '@tests/support/books';
 import { billText, rowOf } from '@tests/support/bills';
-import { readPriceBook } from '@/formats';
+import { readPriceBook } from '@/features/price-books/format/price-book';
 import { runWick } from '@tests/support/run-wick';
 
 vi.setConfig({ testTimeout: 60_000, hookTimeout: 60_000 });

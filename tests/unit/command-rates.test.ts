@@ -5,7 +5,9 @@ import { beforeAll, describe, expect, it, vi } from 'vitest';
 import { bareDesign, type MeasuredRates } from '@/features/unit-prices/calc';
 import { indexBook } from '@/engine/books';
 import { bookSet, priceDesign } from '@/engine/pricing';
-import { type PriceBookFile, readDesign, toBookData } from '@/formats';
+import { type PriceBookFile } from '@/features/price-books/format/price-book-schema';
+import { readDesign } from '@/features/design/format/design';
+import { toBookData } from '@/features/price-books/format/price-book';
 import { runWick } from '@tests/support/run-wick';
 import { DEMO_FILES, demoFiles } from '@tests/support/demo-files';
 

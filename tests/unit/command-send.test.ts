@@ -7,7 +7,7 @@ import path from 'node:path';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { DEMO_REVISIONS, generateBook } from '@/demo/generate-book';
 import { DEMO_PROFILES } from '@/demo/profiles';
-import { readSentReview } from '@/formats/review/sent-review';
+import { readSentReview } from '@/features/review/format/review/sent-review';
 import { planJson, server } from '@tests/support/plans';
 import { runWick } from '@tests/support/run-wick';
 

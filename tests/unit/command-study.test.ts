@@ -5,7 +5,7 @@ import path from 'node:path';
 import { beforeAll, describe, expect, it, vi } from 'vitest';
 import { studySentence } from '@/features/own-or-rent/words';
 import { type StudyAnswer, studyAnswer, type StudyDraws } from '@/features/own-or-rent/calc';
-import { readStudy } from '@/formats/study-schema';
+import { readStudy } from '@/features/own-or-rent/format/study-schema';
 import { runWick } from '@tests/support/run-wick';
 
 vi.setConfig({ testTimeout: 60_000, hookTimeout: 60_000 });

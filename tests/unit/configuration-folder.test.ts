@@ -2,7 +2,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { extractOf, type Plan, reviewOf } from '@/features/review/calc';
-import { readFolder } from '@/formats/plan/configuration-folder';
+import { readFolder } from '@/features/review/format/plan/configuration-folder';
 import { demoBookSet, demoMap, demoSetting, fine, rowOf } from '@tests/support/reviews';
 import { drawn, metAtLeast } from '@tests/support/drawn';
 

@@ -2,9 +2,9 @@
 import { describe, expect, it } from 'vitest';
 import { harbourHouseWorkbook, harbourPlan } from '@/demo/fleets';
 import { harbourHouse } from '@/demo/harbour-house';
-import { fileOfBytes } from '@/formats/fleet/inventory-file';
-import { readFleetPlan } from '@/formats/fleet/plan-schema';
-import { readInventory } from '@/formats/fleet/read-inventory';
+import { fileOfBytes } from '@/features/fleet/format/inventory-file';
+import { readFleetPlan } from '@/features/fleet/format/plan-schema';
+import { readInventory } from '@/features/fleet/format/read-inventory';
 import { plainSheets } from '@/platform/files/sheet-inventory';
 
 describe('Harbour House', () => {

@@ -6,8 +6,8 @@ import fs from 'node:fs';
 import path from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { z } from 'zod';
-import { designFileSchema } from '@/formats';
-import { priceBookSchema } from '@/formats/price-book-schema';
+import { designFileSchema } from '@/features/design/format/design';
+import { priceBookSchema } from '@/features/price-books/format/price-book-schema';
 
 /** Read by people, searches, comparisons or other screens; no amount follows from it. */
 const NOTES: Readonly<Record<'design' | 'book', readonly string[]>> = {

@@ -12,7 +12,7 @@ import {
   Placer,
 } from '@/features/fleet/calc';
 import { bookSet, priceDesign, printedAmounts } from '@/engine/pricing';
-import { readDesign, writeDesign } from '@/formats';
+import { readDesign, writeDesign } from '@/features/design/format/design';
 
 const BOOK = WIDE_BOOKS.get('wide', 1)!;
 const placer = new Placer({ currency: BOOK.currency, exchange: [], books: [BOOK], systems: {} });

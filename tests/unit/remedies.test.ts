@@ -12,7 +12,9 @@ import { bookSet, type BookSet, planOf, priceDesign } from '@/engine/pricing';
 import { DEMO_DESIGNS } from '@/demo/designs';
 import { DEMO_REVISIONS, generateBook } from '@/demo/generate-book';
 import { DEMO_PROFILES } from '@/demo/profiles';
-import { editBatchSchema, readDesign, toBookData, writeDesign } from '@/formats';
+import { editBatchSchema } from '@/features/design/format/edit';
+import { readDesign, writeDesign } from '@/features/design/format/design';
+import { toBookData } from '@/features/price-books/format/price-book';
 import { drawn } from '@tests/support/drawn';
 
 const DEMO_BOOKS = bookSet(

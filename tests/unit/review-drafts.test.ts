@@ -1,10 +1,10 @@
 /** What is drafted for a person to finish: rules for unknown types, and use that no plan knows. */
 import { describe, expect, it } from 'vitest';
-import { draftMap } from '@/formats/review/draft-map';
-import { withMissingUse, withUse } from '@/formats/review/load-file';
-import { readLoadProfile } from '@/formats/review/load-schema';
-import { readResourceMap } from '@/formats/review/map-schema';
-import { readPlanData } from '@/formats/plan/read-plan';
+import { draftMap } from '@/features/review/format/review/draft-map';
+import { withMissingUse, withUse } from '@/features/review/format/review/load-file';
+import { readLoadProfile } from '@/features/review/format/review/load-schema';
+import { readResourceMap } from '@/features/review/format/review/map-schema';
+import { readPlanData } from '@/features/review/format/plan/read-plan';
 import { planJson } from '@tests/support/plans';
 import { fine, reviewed } from '@tests/support/reviews';
 

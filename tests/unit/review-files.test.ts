@@ -2,10 +2,10 @@
 import { describe, expect, it } from 'vitest';
 import { addressMatches } from '@/features/review/calc';
 import { DEMO_MAPS } from '@/demo/maps';
-import type { Checked } from '@/formats';
-import { readLimits } from '@/formats/review/limits-schema';
-import { readLoadProfile } from '@/formats/review/load-schema';
-import { readResourceMap } from '@/formats/review/map-schema';
+import type { Checked } from '@/platform/formats/faults';
+import { readLimits } from '@/features/review/format/review/limits-schema';
+import { readLoadProfile } from '@/features/review/format/review/load-schema';
+import { readResourceMap } from '@/features/review/format/review/map-schema';
 import { fine } from '@tests/support/reviews';
 
 function fault<T>(read: Checked<T>): string {

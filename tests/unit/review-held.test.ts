@@ -2,14 +2,14 @@
 import { describe, expect, it } from 'vitest';
 import { heldSentence, heldSum, reviewTable } from '@/features/review/words';
 import { reviewOf, type Extract, type LoadProfile } from '@/features/review/calc';
-import { readLoadProfile } from '@/formats/review/load-schema';
+import { readLoadProfile } from '@/features/review/format/review/load-schema';
 import { serverOf } from '@tests/support/designs';
 import { fine } from '@tests/support/reviews';
 import { resourceOf, sideOf } from '@tests/support/sent-reviews';
 import { DEFAULT_MONTH } from '@/engine/time';
 import { indexBook } from '@/engine/books';
 import { bookSet } from '@/engine/pricing';
-import { toBookData } from '@/formats';
+import { toBookData } from '@/features/price-books/format/price-book';
 import { wideBookFile } from '@tests/support/wide-book';
 
 // S-4: 0.10 an hour, 0.06 under twelve months: 73.00 and 43.80 a month. S-8: 0.20 an hour: 146.00.

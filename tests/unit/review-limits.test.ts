@@ -2,7 +2,7 @@
 import { describe, expect, it } from 'vitest';
 import { brokenSentence, limitsSentence } from '@/features/review/words';
 import { holdLimits, type Limits, NO_PROFILE, remedyFor } from '@/features/review/calc';
-import { readLimits } from '@/formats/review/limits-schema';
+import { readLimits } from '@/features/review/format/review/limits-schema';
 import { type Changed, planJson, server } from '@tests/support/plans';
 import { demoBookSet, demoSetting, fine, reviewed } from '@tests/support/reviews';
 

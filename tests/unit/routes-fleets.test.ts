@@ -9,7 +9,7 @@ import * as restoreRoute from '@/app/api/fleets/[id]/restore/route';
 import * as fleetRoute from '@/app/api/fleets/[id]/route';
 import * as mappingRoute from '@/app/api/fleets/mapping/route';
 import * as fleetsRoute from '@/app/api/fleets/route';
-import { machineLines } from '@/formats/fleet/machine-schema';
+import { machineLines } from '@/features/fleet/format/machine-schema';
 
 vi.mock('server-only', () => ({}));
 vi.mock('@/app/wiring', async () => (await import('@tests/support/routes')).wiring);

@@ -2,8 +2,8 @@
 import { randomUUID } from 'node:crypto';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { designOf } from '@tests/support/designs';
-import { writeDesign } from '@/formats';
-import { importDesign } from '@/operations';
+import { writeDesign } from '@/features/design/format/design';
+import { importDesign } from '@/features/design/use/designs';
 import {
   asElsewhere,
   asHere,

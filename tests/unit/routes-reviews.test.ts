@@ -2,7 +2,7 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { asElsewhere, asHere, call, errorOf, freshStart } from '@tests/support/routes';
 import { sentBody, serversReview } from '@tests/support/sent-reviews';
-import { MOST_SENT_BYTES } from '@/formats/review/sent-review';
+import { MOST_SENT_BYTES } from '@/features/review/format/review/sent-review';
 import * as linkRoute from '@/app/api/repository-link/route';
 import * as fileRoute from '@/app/api/reviews/[id]/file/route';
 import * as loadRoute from '@/app/api/reviews/[id]/load/route';

@@ -1,8 +1,10 @@
 /** What a pipeline sends, spoilt in drawn ways: it is taken and worked out, or refused in words; nothing else ever happens. */
 import { describe, expect, it } from 'vitest';
-import { AppError, importBook, listReviews, openReview, receiveReview } from '@/operations';
-import { readSentReview } from '@/formats/review/sent-review';
-import { memoryStores } from '@/operations/memory-stores';
+import { AppError } from '@/platform/use/app-error';
+import { importBook } from '@/features/price-books/use/import-book';
+import { listReviews, openReview, receiveReview } from '@/features/review/use/reviews';
+import { readSentReview } from '@/features/review/format/review/sent-review';
+import { memoryStores } from '@/stores/memory-stores';
 import { smallBookFile } from '@tests/support/books';
 import { serverOf, storeOf, transferOf, volumeOf } from '@tests/support/designs';
 import { resourceOf, sentBody, serversReview, sideOf } from '@tests/support/sent-reviews';

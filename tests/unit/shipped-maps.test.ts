@@ -3,9 +3,9 @@ import { describe, expect, it } from 'vitest';
 import { parse } from 'yaml';
 import { reviewOf } from '@/features/review/calc';
 import { DEMO_MAPS } from '@/demo/maps';
-import { readResourceMap } from '@/formats/review/map-schema';
+import { readResourceMap } from '@/features/review/format/review/map-schema';
 import { extractOf } from '@/features/review/calc';
-import { readPlanData } from '@/formats/plan/read-plan';
+import { readPlanData } from '@/features/review/format/plan/read-plan';
 import { planJson } from '@tests/support/plans';
 import { demoBookSet, demoMap, demoSetting, fine } from '@tests/support/reviews';
 

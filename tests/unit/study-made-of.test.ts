@@ -6,8 +6,11 @@ import { designOf, serverOf, storeOf } from '@tests/support/designs';
 import { cell, fact, machine, placement, placer, run } from '@tests/support/placing';
 import { testContext } from '@tests/support/store-contract';
 import { uploadOf } from '@tests/support/upload';
-import { importBook, openDesign, priceDesignOnServer, proposeDesignStudy, storeDesign } from '@/operations';
-import { memoryStores } from '@/operations/memory-stores';
+import { importBook } from '@/features/price-books/use/import-book';
+import { openDesign, storeDesign } from '@/features/design/use/designs';
+import { priceDesignOnServer } from '@/features/design/use/price-design';
+import { proposeDesignStudy } from '@/features/own-or-rent/use/propose-design-study';
+import { memoryStores } from '@/stores/memory-stores';
 import { newPlan } from '@/features/fleet/calc';
 import { fleetStudy, studyTroubles } from '@/features/own-or-rent/calc';
 

@@ -3,11 +3,15 @@ import fs from 'node:fs';
 import path from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { testContext } from '@tests/support/store-contract';
-import { ROLES } from '@/operations';
-import { allow, type Allowed, MAY } from '@/operations/may';
-import { memoryStores } from '@/operations/memory-stores';
+import { ROLES } from '@/platform/use/actor';
+import { allow, type Allowed, MAY } from '@/platform/use/may';
+import { memoryStores } from '@/stores/memory-stores';
 
-const OPERATIONS = path.resolve(import.meta.dirname, '../../src/operations');
+/** Where operations lie: the use of every feature, and of the platform. */
+const OPERATIONS = fs
+  .readdirSync('src', { recursive: true, encoding: 'utf8' })
+  .filter((folder) => /^(features\/[^/]+|platform)\/use$/.test(folder))
+  .map((folder) => path.join('src', folder));
 
 function sources(folder: string): string[] {
   return fs.readdirSync(folder, { withFileTypes: true }).flatMap((entry) => {
@@ -36,7 +40,7 @@ describe('who may do what', () => {
   it('is said for every operation that takes an actor, by itself or by the one it asks', () => {
     const missing: string[] = [];
     const said = new Set<string>();
-    for (const source of sources(OPERATIONS)) {
+    for (const source of OPERATIONS.flatMap(sources)) {
       const functions = source.split(/^(?=export (?:async )?function )/m).slice(1);
       for (const body of functions) {
         const [, name = ''] = /^export (?:async )?function (\w+)/.exec(body) ?? [];

@@ -4,8 +4,9 @@ import { randomUUID } from 'node:crypto';
 import { contextFor, installation } from '@/app/wiring';
 import { log, pathOf } from '@/app/lib/log';
 import { refusalOf } from '@/app/lib/ours';
-import { utf8Text } from '@/formats';
-import { AppError, asAppError, type Context, ERROR_TABLE } from '@/operations';
+import { utf8Text } from '@/platform/formats/utf8';
+import { AppError, asAppError, ERROR_TABLE } from '@/platform/use/app-error';
+import { type Context } from '@/stores/ports';
 
 export type Params = Record<string, string>;
 

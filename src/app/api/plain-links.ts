@@ -1,7 +1,10 @@
 /** Links as the screen needs them: never the pinned document. */
 import 'server-only';
 import type { PlainLink } from '@/platform/screen/links-dialog';
-import { type Context, linkState, listLinks, listStudyLinks } from '@/operations';
+import { type Context } from '@/stores/ports';
+import { linkState } from '@/features/report/use/link-terms';
+import { listLinks } from '@/features/report/use/links';
+import { listStudyLinks } from '@/features/own-or-rent/use/study-links';
 
 type Listed =
   Awaited<ReturnType<typeof listLinks>>[number] | Awaited<ReturnType<typeof listStudyLinks>>[number];

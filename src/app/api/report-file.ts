@@ -1,19 +1,11 @@
 /** Reports as files, for the people of the workspace and for those with a link: written as jobs, fetched when done. */
 import 'server-only';
 import { REPORT_FORMS } from '@/features/report/calc';
-import { readReportOptions } from '@/formats';
-import {
-  AppError,
-  type Context,
-  invalid,
-  isOpen,
-  jobFile,
-  jobProgress,
-  type JobRow,
-  type WantedReport,
-  whenEnded,
-  type WrittenFile,
-} from '@/operations';
+import { readReportOptions } from '@/features/report/format/report-options';
+import { AppError, invalid } from '@/platform/use/app-error';
+import { type Context } from '@/stores/ports';
+import { isOpen, jobFile, jobProgress, type WantedReport, whenEnded } from '@/features/report/use/jobs';
+import { type JobRow, type WrittenFile } from '@/platform/use/job-ports';
 
 export function wantedReport(request: Request): WantedReport {
   const query = Object.fromEntries(new URL(request.url).searchParams);

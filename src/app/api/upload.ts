@@ -1,7 +1,8 @@
 /** A body that is a file on its way, under an id that its sender chose, so that its progress can be asked for. */
 import 'server-only';
 import { cut } from '@/engine/base';
-import { AppError, type Upload } from '@/operations';
+import { AppError } from '@/platform/use/app-error';
+import { type Upload } from '@/platform/use/tracked-import';
 
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i;
 

@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { context } from '@/app/wiring';
-import { countUnseenAlerts, listBills } from '@/operations';
+import { countUnseenAlerts } from '@/features/alerts/use/watches';
+import { listBills } from '@/features/bills/use/bills';
 import { BillsLedger } from '@/features/bills/screen/bills-ledger';
 
 export const metadata: Metadata = { title: 'Bills' };

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { context } from '@/app/wiring';
-import { listDesigns } from '@/operations';
+import { listDesigns } from '@/features/design/use/designs';
 import { DesignsLedger } from '@/features/design/screen/designs/designs-ledger';
 
 export const metadata: Metadata = { title: 'Designs' };

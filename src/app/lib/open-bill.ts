@@ -2,7 +2,7 @@
 import 'server-only';
 import { cache } from 'react';
 import { context } from '@/app/wiring';
-import { viewBill } from '@/operations';
+import { viewBill } from '@/features/bills/use/bill-view';
 import { orNotFound } from './or-not-found';
 
 export interface BillPage {

@@ -2,7 +2,7 @@
 import 'server-only';
 import { cache } from 'react';
 import { context } from '@/app/wiring';
-import { openDesign } from '@/operations';
+import { openDesign } from '@/features/design/use/designs';
 import { orNotFound } from './or-not-found';
 
 export const openedDesign = cache((id: string) => orNotFound(openDesign(context(), id)));

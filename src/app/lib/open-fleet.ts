@@ -2,7 +2,7 @@
 import 'server-only';
 import { cache } from 'react';
 import { context } from '@/app/wiring';
-import { openFleet } from '@/operations';
+import { openFleet } from '@/features/fleet/use/fleets';
 import { orNotFound } from './or-not-found';
 
 export const openedFleet = cache((id: string) => orNotFound(openFleet(context(), id)));

@@ -2,7 +2,9 @@
 import 'server-only';
 import { cache } from 'react';
 import { context } from '@/app/wiring';
-import { listCommits, newerPins, openReview, readRepositoryLink, teamLimits } from '@/operations';
+import { listCommits, newerPins, openReview } from '@/features/review/use/reviews';
+import { readRepositoryLink } from '@/features/review/use/repository-links';
+import { teamLimits } from '@/features/review/use/team-files';
 import { orNotFound } from './or-not-found';
 
 export const openedReview = cache(async (id: string) => {

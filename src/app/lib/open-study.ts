@@ -2,7 +2,7 @@
 import 'server-only';
 import { cache } from 'react';
 import { context } from '@/app/wiring';
-import { openStudy } from '@/operations';
+import { openStudy } from '@/features/own-or-rent/use/studies';
 import { orNotFound } from './or-not-found';
 
 export const openedStudy = cache((id: string) => orNotFound(openStudy(context(), id)));

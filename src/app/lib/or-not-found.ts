@@ -1,7 +1,7 @@
 /** For pages: what is not there is the page that says so; what cannot be done now is said; anything else is a fault. */
 import 'server-only';
 import { notFound } from 'next/navigation';
-import { type AppErrorCode, asAppError } from '@/operations';
+import { type AppErrorCode, asAppError } from '@/platform/use/app-error';
 
 export async function orNotFound<T>(work: Promise<T>): Promise<T> {
   try {

@@ -7,7 +7,8 @@ import { execFile } from 'node:child_process';
 import fs from 'node:fs/promises';
 import os from 'node:os';
 import path from 'node:path';
-import { AppError, type RunCommand } from '@/operations';
+import { AppError } from '@/platform/use/app-error';
+import { type RunCommand } from '@/features/review/use/forge-ports';
 
 /** Milliseconds, and bytes of what it may say. */
 const PATIENCE = 60_000;

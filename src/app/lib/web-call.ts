@@ -1,5 +1,5 @@
 /** Calls an address for a watch: within seconds, without following where it leads, and without reading what it answers. */
-import type { WebCall } from '@/operations';
+import type { WebCall } from '@/features/alerts/use/watch-ports';
 
 const PATIENCE = 5000;
 

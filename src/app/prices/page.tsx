@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { context } from '@/app/wiring';
-import { listBooks, readCatalogue } from '@/operations';
+import { listBooks, readCatalogue } from '@/features/price-books/use/books';
 import { PricesScreen } from '@/features/price-books/screen/prices/prices-screen';
 import type { SearchPlace } from '@/features/price-books/screen/prices/search-bar';
 

@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { context } from '@/app/wiring';
-import { LIMITS_FILE, listTeamFiles, listTokens } from '@/operations';
+import { LIMITS_FILE, listTeamFiles } from '@/features/review/use/team-files';
+import { listTokens } from '@/features/review/use/pipeline-tokens';
 import { SettingsScreen } from '@/features/team/screen/settings-screen';
 
 export const metadata: Metadata = { title: 'Settings' };

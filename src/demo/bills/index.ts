@@ -1,9 +1,10 @@
 /** A stand-in for a billing feed: three months of the live sailing map, day by day, with what comes late and is put right. */
-import { billCsv } from '@/formats/focus/write-bill';
+import { billCsv } from '@/features/bills/format/focus/write-bill';
 import { dayAfter, daysOfPeriod } from '@/features/bills/calc';
 import type { Design } from '@/engine/design';
 import type { BookSet } from '@/engine/pricing';
-import type { BillingFeed, FeedFile, StandInStore } from '@/operations';
+import type { BillingFeed, FeedFile } from '@/features/bills/use/feed-ports';
+import type { StandInStore } from '@/features/review/use/forge-ports';
 import { DEMO_DESIGNS } from '../designs';
 import { LIVE_MAP_ACCOUNT, liveMapRows, monthHead } from './live-map';
 

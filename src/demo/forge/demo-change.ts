@@ -1,5 +1,5 @@
 /** What the stand-in of a code forge has of each change: its commits, each with the plan that the tool made of it. */
-import type { ForgeCommit } from '@/operations/forge-ports';
+import type { ForgeCommit } from '@/features/review/use/forge-ports';
 
 export interface DemoCommit extends ForgeCommit {
   readonly plan: () => string;

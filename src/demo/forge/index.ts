@@ -8,7 +8,7 @@ import type {
   ForgeCheck,
   ForgeComment,
   StandInStore,
-} from '@/operations/forge-ports';
+} from '@/features/review/use/forge-ports';
 import { BOOKING_CHANGES } from './booking';
 import type { DemoChange } from './demo-change';
 import { LIVE_MAP_CHANGES } from './live-map';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { bookFrom, smallBookFile } from '@tests/support/books';
 import { distanceKm, indexBook, nearestRegion } from './';
-import { toBookData } from '@/formats';
+import { toBookData } from '@/features/price-books/format/price-book';
 
 const book = bookFrom(smallBookFile());
 

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { componentOf, designOf, SEVERN } from '@tests/support/designs';
 import { WIDE_BOOKS } from '@tests/support/wide-designs';
-import { usageEntry } from '@/formats/use-fields';
+import { usageEntry } from '@/features/design/format/use-fields';
 import { priceDesign } from '../pricing';
 import {
   applyEdits,

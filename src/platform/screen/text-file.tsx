@@ -1,7 +1,7 @@
 /** A file of the team as text: typed or brought in, refused with line and column, saved as its next revision. */
 'use client';
 import { type ReactNode, useRef, useState } from 'react';
-import type { TeamFile, TeamFileKind } from '@/operations';
+import type { TeamFile, TeamFileKind } from '@/features/review/use/review-ports';
 import { Button } from '@/platform/ui/button';
 import { ErrorNote } from '@/platform/ui/error-note';
 import { Field } from '@/platform/ui/field';

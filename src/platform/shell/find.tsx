@@ -8,7 +8,7 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { kindOf } from '@/engine/books';
 import { writeMoney, writeNumber } from '@/platform/words';
-import type { FoundOffer } from '@/operations';
+import type { FoundOffer } from '@/features/price-books/use/book-ports';
 import { Dialog } from '@/platform/ui/dialog';
 import { findScore } from '@/platform/ui/find-score';
 import { callApi } from '@/platform/screen/call-api';

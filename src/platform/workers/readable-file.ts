@@ -1,5 +1,5 @@
 /** A file of the browser as one that can be read more than once. */
-import type { InventoryFile } from '@/formats/fleet/inventory-file';
+import type { InventoryFile } from '@/features/fleet/format/inventory-file';
 
 export function readableFile(file: File): InventoryFile {
   return {

@@ -1,5 +1,5 @@
 /** GET: the bills of the team, the newest period first. */
-import { listBills } from '@/operations';
+import { listBills } from '@/features/bills/use/bills';
 import { handler } from '../answer';
 
 export const GET = handler(async (_request, _params, context) =>

@@ -1,6 +1,7 @@
 /** GET: all designs, for the find field. POST: a new, empty design. */
 import { z } from 'zod';
-import { createDesign, invalid, listDesigns } from '@/operations';
+import { createDesign, listDesigns } from '@/features/design/use/designs';
+import { invalid } from '@/platform/use/app-error';
 import { boundedJson, handler } from '../answer';
 
 const body = z.object({ title: z.string() });

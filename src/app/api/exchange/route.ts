@@ -1,5 +1,5 @@
 /** GET: the workspace's exchange rates. POST: a CSV of more of them. */
-import { importExchange, listExchange } from '@/operations';
+import { importExchange, listExchange } from '@/features/price-books/use/exchange';
 import { boundedText, handler } from '../answer';
 
 export const GET = handler(async (_request, _params, context) =>

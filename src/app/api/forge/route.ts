@@ -1,5 +1,5 @@
 /** GET: the changes in the code forge. */
-import { listForge } from '@/operations';
+import { listForge } from '@/features/review/use/forge';
 import { handler } from '../answer';
 
 export const GET = handler(async (_request, _params, context) =>

@@ -1,6 +1,8 @@
 /** GET ?what=component|starter|agreement: what the team keeps. POST: keeps one; a design by its id becomes a starter. */
 import { z } from 'zod';
-import { invalid, keep, keepAsStarter, LIBRARY_KINDS, listLibrary } from '@/operations';
+import { invalid } from '@/platform/use/app-error';
+import { keep, keepAsStarter, listLibrary } from '@/features/design/use/library';
+import { LIBRARY_KINDS } from '@/features/design/use/library-ports';
 import { boundedJson, handler } from '../answer';
 
 const starter = z.strictObject({ what: z.literal('starter'), design: z.string().max(80) });

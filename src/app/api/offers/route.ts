@@ -1,5 +1,5 @@
 /** GET ?find=: offers by words, for the find field. */
-import { findOffers } from '@/operations';
+import { findOffers } from '@/features/price-books/use/books';
 import { handler } from '../answer';
 
 export const GET = handler(async (request, _params, context) => {

@@ -1,5 +1,5 @@
 /** GET: the tokens of pipelines, without what opens anything. POST: makes one, and tells it, which nobody is told again. */
-import { createToken, listTokens } from '@/operations';
+import { createToken, listTokens } from '@/features/review/use/pipeline-tokens';
 import { boundedJson, handler } from '../answer';
 import { plainToken } from '../plain-token';
 

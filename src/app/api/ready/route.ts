@@ -1,5 +1,5 @@
 /** Whether the application and its database answer: before that, nobody is sent here. */
-import { listBooks } from '@/operations';
+import { listBooks } from '@/features/price-books/use/books';
 import { handler } from '../answer';
 
 export const dynamic = 'force-dynamic';

@@ -1,5 +1,5 @@
 /** GET ?repository=…: which design it moves. PUT: says so, or takes it back. */
-import { linkRepository, readRepositoryLink } from '@/operations';
+import { linkRepository, readRepositoryLink } from '@/features/review/use/repository-links';
 import { boundedJson, handler } from '../answer';
 
 export const GET = handler(async (request, _params, context) => {

@@ -1,6 +1,6 @@
 /** GET: the change reviews. POST: takes one in that was read in the browser; of the plan, only the extract comes here. */
-import { MOST_SENT_BYTES } from '@/formats/review/sent-review';
-import { listReviews, receiveReview } from '@/operations';
+import { MOST_SENT_BYTES } from '@/features/review/format/review/sent-review';
+import { listReviews, receiveReview } from '@/features/review/use/reviews';
 import { boundedJson, handler } from '../answer';
 
 export const GET = handler(async (_request, _params, context) =>

@@ -1,6 +1,7 @@
 /** GET: the starters by name. POST: a new design from one. */
 import { z } from 'zod';
-import { beginWith, invalid, starterNames } from '@/operations';
+import { beginWith, starterNames } from '@/features/design/use/starters';
+import { invalid } from '@/platform/use/app-error';
 import { boundedJson, handler } from '../answer';
 
 const wanted = z.strictObject({ starter: z.string().max(80), book: z.string().max(80) });

@@ -1,6 +1,7 @@
 /** GET: all studies. POST: a new one, as its file has it. */
 import { z } from 'zod';
-import { invalid, listStudies, storeStudy } from '@/operations';
+import { invalid } from '@/platform/use/app-error';
+import { listStudies, storeStudy } from '@/features/own-or-rent/use/studies';
 import { boundedJson, handler } from '../answer';
 
 const body = z.object({ study: z.unknown() });

@@ -7,7 +7,9 @@ import { randomUUID } from 'node:crypto';
 import { outsideContext } from '@/app/wiring';
 import { log, pathOf } from '@/app/lib/log';
 import { refusalOfProgram } from '@/app/lib/ours';
-import { actorOfToken, AppError, asAppError, type Context, ERROR_TABLE } from '@/operations';
+import { actorOfToken } from '@/features/review/use/pipeline-tokens';
+import { AppError, asAppError, ERROR_TABLE } from '@/platform/use/app-error';
+import { type Context } from '@/stores/ports';
 import type { Params } from '../answer';
 
 /** Requests of one token in a minute. */

@@ -1,6 +1,6 @@
 /** What a pipeline is told of its review. */
-import type { ReviewTelling } from '@/formats/review/api-schema';
-import type { StoredReview } from '@/operations';
+import type { ReviewTelling } from '@/features/review/format/review/api-schema';
+import type { StoredReview } from '@/features/review/use/review-ports';
 
 type Told = Pick<StoredReview, 'id' | 'repository' | 'change' | 'commit' | 'phase' | 'pins' | 'summary'>;
 

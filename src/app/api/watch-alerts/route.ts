@@ -1,5 +1,5 @@
 /** GET: what watches said, the newest first. POST: all of it was seen. */
-import { listAlerts, seeAlerts } from '@/operations';
+import { listAlerts, seeAlerts } from '@/features/alerts/use/watches';
 import { handler } from '../answer';
 
 export const GET = handler(async (_request, _params, context) =>

@@ -1,5 +1,5 @@
 /** GET: with which calls of watches are signed. */
-import { callSecret } from '@/operations';
+import { callSecret } from '@/features/alerts/use/watch-messages';
 import { handler } from '../answer';
 
 export const GET = handler(async (_request, _params, context) =>

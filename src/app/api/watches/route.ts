@@ -1,5 +1,5 @@
 /** GET: the watches as they stand now. */
-import { listWatches } from '@/operations';
+import { listWatches } from '@/features/alerts/use/watches';
 import { handler } from '../answer';
 
 export const GET = handler(async (_request, _params, context) =>

@@ -3,7 +3,7 @@ import type { Metadata } from 'next';
 import type { ReactNode } from 'react';
 import { context } from '@/app/wiring';
 import { openedBill } from '@/app/lib/open-bill';
-import { listDesigns } from '@/operations';
+import { listDesigns } from '@/features/design/use/designs';
 import { BillHeadLine } from '@/features/bills/screen/bill-head';
 import { periodWords } from '@/features/bills/screen/period-words';
 

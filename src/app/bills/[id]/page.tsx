@@ -1,6 +1,6 @@
 import { type BillPage, openedBill } from '@/app/lib/open-bill';
 import { context } from '@/app/wiring';
-import { listAlerts } from '@/operations';
+import { listAlerts } from '@/features/alerts/use/watches';
 import { BillScreen } from '@/features/bills/screen/bill-screen';
 
 /** What watches said of it, the newest. */

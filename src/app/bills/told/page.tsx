@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { context } from '@/app/wiring';
-import { listAlerts, readMailbox } from '@/operations';
+import { listAlerts } from '@/features/alerts/use/watches';
+import { readMailbox } from '@/features/alerts/use/watch-messages';
 import { ToldScreen } from '@/features/alerts/screen/told-screen';
 
 export const metadata: Metadata = { title: 'What watches said' };

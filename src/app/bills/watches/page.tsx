@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { context } from '@/app/wiring';
-import { countUnseenAlerts, listWatches, watchChoices } from '@/operations';
+import { countUnseenAlerts, listWatches } from '@/features/alerts/use/watches';
+import { watchChoices } from '@/features/alerts/use/watch-choices';
 import { WatchesScreen } from '@/features/alerts/screen/watches-screen';
 
 export const metadata: Metadata = { title: 'Watches' };

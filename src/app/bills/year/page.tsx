@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { context } from '@/app/wiring';
-import { billYears, countUnseenAlerts } from '@/operations';
+import { billYears } from '@/features/bills/use/bill-year';
+import { countUnseenAlerts } from '@/features/alerts/use/watches';
 import { YearScreen } from '@/features/bills/screen/year-screen';
 
 export const metadata: Metadata = { title: 'A year of bills' };

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { context } from '@/app/wiring';
-import { listTeamFiles } from '@/operations';
+import { listTeamFiles } from '@/features/review/use/team-files';
 import { PriceListScreen } from '@/features/price-books/screen/price-list-screen';
 
 export const metadata: Metadata = { title: 'From a price list' };

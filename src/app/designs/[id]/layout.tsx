@@ -2,7 +2,8 @@
 import type { ReactNode } from 'react';
 import { openedDesign } from '@/app/lib/open-design';
 import { context, installation } from '@/app/wiring';
-import { listBooks, readCatalogue, type StoredDesign } from '@/operations';
+import { listBooks, readCatalogue } from '@/features/price-books/use/books';
+import { type StoredDesign } from '@/stores/ports';
 import { DesignRoomOf } from '@/features/design/screen/room';
 import type { BookInfo } from '@/features/design/screen/book-list';
 

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { context } from '@/app/wiring';
-import { listStarters } from '@/operations';
+import { listStarters } from '@/features/design/use/starters';
 import { StartersLedger } from '@/features/design/screen/starters/starters-ledger';
 
 export const metadata: Metadata = { title: 'Starters' };

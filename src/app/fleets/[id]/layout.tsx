@@ -3,7 +3,8 @@ import type { Metadata } from 'next';
 import { type ReactNode, Suspense } from 'react';
 import { openedFleet } from '@/app/lib/open-fleet';
 import { context } from '@/app/wiring';
-import { listBooks, readCatalogue, type StoredFleet } from '@/operations';
+import { listBooks, readCatalogue } from '@/features/price-books/use/books';
+import { type StoredFleet } from '@/features/fleet/use/fleet-ports';
 import { FleetRoomOf } from '@/features/fleet/screen/room';
 import type { FleetBook } from '@/features/fleet/screen/room-context';
 

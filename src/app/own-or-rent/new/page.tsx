@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { context } from '@/app/wiring';
-import { listDesigns, listFleets } from '@/operations';
+import { listDesigns } from '@/features/design/use/designs';
+import { listFleets } from '@/features/fleet/use/fleets';
 import { NewStudyScreen } from '@/features/own-or-rent/screen/new/new-study-screen';
 
 export const metadata: Metadata = { title: 'New study' };

@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { context } from '@/app/wiring';
-import { bareSurroundings, readCatalogue } from '@/operations';
+import { bareSurroundings } from '@/features/unit-prices/use/bare-rates';
+import { readCatalogue } from '@/features/price-books/use/books';
 import { BarePricesScreen } from '@/features/unit-prices/screen/bare-prices-screen';
 
 export const metadata: Metadata = { title: 'Bare rates side by side' };

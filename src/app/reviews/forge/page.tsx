@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { context } from '@/app/wiring';
-import { listForge, listReviews } from '@/operations';
+import { listForge } from '@/features/review/use/forge';
+import { listReviews } from '@/features/review/use/reviews';
 import { ForgeScreen } from '@/features/review/screen/forge-screen';
 
 export const metadata: Metadata = { title: 'Code forge' };

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { orNotFound } from '@/app/lib/or-not-found';
 import { context } from '@/app/wiring';
-import { listReviews, readRepositoryHistory } from '@/operations';
+import { listReviews, readRepositoryHistory } from '@/features/review/use/reviews';
 import { HistoryScreen } from '@/features/review/screen/history-screen';
 
 export const metadata: Metadata = { title: 'History of a repository' };

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { context } from '@/app/wiring';
-import { listResourceMaps, listTeamFiles } from '@/operations';
+import { listResourceMaps, listTeamFiles } from '@/features/review/use/team-files';
 import { MapsScreen } from '@/features/review/screen/maps-screen';
 
 export const metadata: Metadata = { title: 'Resource maps' };

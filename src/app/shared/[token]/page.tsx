@@ -7,7 +7,7 @@ import { NotShown } from '@/features/report/screen/not-shown';
 import { NotYet } from '@/features/report/screen/not-yet';
 import { ReportView } from '@/features/report/screen/report-view';
 import { desk, outsideContext } from '@/app/wiring';
-import { requireLink } from '@/operations';
+import { requireLink } from '@/features/report/use/jobs';
 import { LineTrace } from '@/features/report/screen/shared/line-trace';
 import { StudyReportView } from '@/features/own-or-rent/screen/report/study-report-view';
 import { SharedHead } from '@/features/report/screen/shared/shared-head';

@@ -1,7 +1,7 @@
 /** Of which part of the bill: the whole, a section, a line, a meter, what is included, or a tag. */
 'use client';
 import type { WatchOf } from '@/features/alerts/calc';
-import type { WatchChoices } from '@/operations';
+import type { WatchChoices } from '@/features/alerts/use/watch-choices';
 import { Choice, Field } from '@/platform/ui/field';
 
 interface PartFieldsProps {

@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { writeWatched } from '@/features/alerts/words';
-import type { AlertMessage, KeptMail, WatchAlert } from '@/operations';
+import type { AlertMessage, KeptMail, WatchAlert } from '@/features/alerts/use/watch-ports';
 import { Button } from '@/platform/ui/button';
 import { Empty } from '@/platform/ui/empty';
 import { BillsHead } from '@/features/bills/screen/bills-head';

@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { watchedSentence, watchedWords, writeWatched } from '@/features/alerts/words';
 import { writeShare } from '@/platform/words';
-import type { ShownWatch } from '@/operations';
+import type { ShownWatch } from '@/features/alerts/use/watches';
 import { Button } from '@/platform/ui/button';
 import { MarginRow } from '@/features/bills/screen/period-margin';
 import { StepBar } from './step-bar';

@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useMemo } from 'react';
 import { writeMoney, writeNumber } from '@/platform/words';
-import type { ImportedBill } from '@/operations';
+import type { ImportedBill } from '@/features/bills/use/bill-ports';
 import { tell } from '@/platform/ui/toast';
 import type { ImportKind } from '@/features/price-books/screen/import-store';
 import { callApi } from '@/platform/screen/call-api';

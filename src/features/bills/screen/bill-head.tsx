@@ -2,7 +2,7 @@
 'use client';
 import { useSearchParams } from 'next/navigation';
 import { useState } from 'react';
-import type { BillForm, StoredBill } from '@/operations';
+import type { BillForm, StoredBill } from '@/features/bills/use/bill-ports';
 import { Button } from '@/platform/ui/button';
 import { Dialog } from '@/platform/ui/dialog';
 import { Field } from '@/platform/ui/field';

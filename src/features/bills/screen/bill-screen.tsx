@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { billLines, largestSentence, relationSentence, billSentence } from '@/features/bills/words';
 import type { GroupedBy } from '@/features/bills/calc';
-import type { BillView } from '@/operations';
+import type { BillView } from '@/features/bills/use/bill-view';
 import { Choice } from '@/platform/ui/field';
 import { Ledger, type LedgerCursor } from '@/platform/ui/ledger';
 import { Margin } from '@/platform/ui/margin';

@@ -2,7 +2,7 @@
 'use client';
 import type { BillLines } from '@/features/bills/words';
 import { writeMoney } from '@/platform/words';
-import type { BillView } from '@/operations';
+import type { BillView } from '@/features/bills/use/bill-view';
 import { Amount } from '@/platform/ui/amount';
 import { TallyFigure, TallyLine } from '@/platform/ui/tally-line';
 import { Difference } from '@/features/review/screen/marks';

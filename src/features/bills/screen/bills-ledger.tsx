@@ -5,7 +5,7 @@ import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react'
 import { addAll, decimal } from '@/engine/base';
 import { dayAfter } from '@/features/bills/calc';
 import { writeNumber } from '@/platform/words';
-import type { BillListing } from '@/operations';
+import type { BillListing } from '@/features/bills/use/bill-ports';
 import { Amount } from '@/platform/ui/amount';
 import { Button } from '@/platform/ui/button';
 import { Empty } from '@/platform/ui/empty';

@@ -1,6 +1,6 @@
 /** How the bill keeps to FOCUS, column by column, and what that means for the numbers. */
 import { writeNumber } from '@/platform/words';
-import type { BillView } from '@/operations';
+import type { BillView } from '@/features/bills/use/bill-view';
 
 const WORDS = {
   'missing-column': 'is missing',

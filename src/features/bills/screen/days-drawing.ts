@@ -1,6 +1,6 @@
 /** The days of a period, added up: billed and worked out, and what was expected. */
 import type { DrawnLine, Drawing } from '@/platform/tables';
-import type { BillView } from '@/operations';
+import type { BillView } from '@/features/bills/use/bill-view';
 
 export function daysDrawing({
   close,

@@ -4,7 +4,7 @@ import { decimal } from '@/engine/base';
 import { closeSentence } from '@/features/bills/words';
 import { writeMoney } from '@/platform/words';
 import { minorDigits } from '@/engine/money';
-import type { BillView } from '@/operations';
+import type { BillView } from '@/features/bills/use/bill-view';
 import { CurveChart } from '@/platform/ui/curve-chart';
 import { Empty } from '@/platform/ui/empty';
 import { BackTestTable } from './back-test-table';

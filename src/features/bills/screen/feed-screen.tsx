@@ -2,7 +2,8 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { FeedState, ImportedBill } from '@/operations';
+import type { FeedState } from '@/features/bills/use/feed-ports';
+import type { ImportedBill } from '@/features/bills/use/bill-ports';
 import { Button } from '@/platform/ui/button';
 import { Empty } from '@/platform/ui/empty';
 import { Trouble } from '@/platform/screen/trouble';

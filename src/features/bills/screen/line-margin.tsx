@@ -3,7 +3,9 @@
 import { useState } from 'react';
 import { type BillLine, closeSentence, largestSentence, varianceSentence } from '@/features/bills/words';
 import { writeMoney } from '@/platform/words';
-import type { BillRows, BillRowShown, BillView } from '@/operations';
+import type { BillRows } from '@/features/bills/use/bills';
+import type { BillRowShown } from '@/features/bills/use/bill-ports';
+import type { BillView } from '@/features/bills/use/bill-view';
 import { Button } from '@/platform/ui/button';
 import { callApi } from '@/platform/screen/call-api';
 import { Trouble } from '@/platform/screen/trouble';

@@ -2,7 +2,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { BillView } from '@/operations';
+import type { BillView } from '@/features/bills/use/bill-view';
 import { Button } from '@/platform/ui/button';
 import { Field } from '@/platform/ui/field';
 import { tell } from '@/platform/ui/toast';

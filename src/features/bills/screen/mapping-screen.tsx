@@ -4,13 +4,14 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { writeMoney, writeNumber } from '@/platform/words';
 import type { DraftRule, RuleTaking } from '@/features/bills/calc';
-import type { BillView, RulesTried } from '@/operations';
+import type { BillView } from '@/features/bills/use/bill-view';
+import type { RulesTried } from '@/features/bills/use/bill-rules';
 import { Button } from '@/platform/ui/button';
 import { ErrorNote } from '@/platform/ui/error-note';
 import { tell } from '@/platform/ui/toast';
 import { ApiError, callApi, postJson } from '@/platform/screen/call-api';
 import { TextFile } from '@/platform/screen/text-file';
-import { withDraft } from '@/formats/rules-text';
+import { withDraft } from '@/features/bills/format/rules-text';
 
 const NEW = `# The first rule that fits takes a row. What none takes stands in "Not in the design".
 wick: bill-rules

@@ -1,7 +1,7 @@
 /** A bill beside the list: what it holds, what its newest file changed, and what may be done with it. */
 'use client';
 import { writeMoney, writeNumber } from '@/platform/words';
-import type { BillListing } from '@/operations';
+import type { BillListing } from '@/features/bills/use/bill-ports';
 import { Button } from '@/platform/ui/button';
 import type { useBillActs } from './bill-acts';
 import { periodWords } from './period-words';

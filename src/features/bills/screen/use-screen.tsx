@@ -5,7 +5,7 @@ import { decimal } from '@/engine/base';
 import { type AllowanceUse, type CommitmentUse, isWorthSaying } from '@/features/bills/calc';
 import { allowanceSentence, commitmentSentence } from '@/features/bills/words';
 import { writeMoney, writeNumber, writeShare } from '@/platform/words';
-import type { BillView } from '@/operations';
+import type { BillView } from '@/features/bills/use/bill-view';
 import { Empty } from '@/platform/ui/empty';
 import { StepBar } from '@/features/alerts/screen/step-bar';
 

@@ -2,7 +2,7 @@
 'use client';
 import { closeSentence, type BillLines } from '@/features/bills/words';
 import { writeNumber } from '@/platform/words';
-import type { BillView } from '@/operations';
+import type { BillView } from '@/features/bills/use/bill-view';
 import { StepsTable } from './steps-table';
 
 interface WholeMarginProps {

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { addAll, decimal } from '@/engine/base';
 import { writeMoney } from '@/platform/words';
 import { yearRows } from '@/features/bills/words';
-import type { BillYear } from '@/operations';
+import type { BillYear } from '@/features/bills/use/bill-year';
 import { Empty } from '@/platform/ui/empty';
 import { Choice } from '@/platform/ui/field';
 import { Difference } from '@/features/review/screen/marks';

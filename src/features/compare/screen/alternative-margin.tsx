@@ -7,7 +7,7 @@ import { type Alternative, type Design, editsBetween } from '@/engine/design';
 import { changeWords } from '@/features/design/words';
 import { columnSentence } from '@/features/compare/words';
 import { sentenceFor } from '@/platform/words';
-import { writeDesign } from '@/formats/design';
+import { writeDesign } from '@/features/design/format/design';
 import { Button } from '@/platform/ui/button';
 import { TextEntry } from '@/platform/ui/text-entry';
 import { tell } from '@/platform/ui/toast';

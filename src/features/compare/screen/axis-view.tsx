@@ -3,7 +3,7 @@
 import { useMemo, useState } from 'react';
 import { type Axis, type AxisRow, OF_ONE_LINE } from '@/features/compare/calc/axes';
 import type { Design, Scope } from '@/engine/design';
-import { readScope } from '@/formats/scope-text';
+import { readScope } from '@/features/design/format/scope-text';
 import { axisSentence } from '@/features/compare/words';
 import { Empty } from '@/platform/ui/empty';
 import { tell } from '@/platform/ui/toast';

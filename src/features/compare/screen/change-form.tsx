@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { parseDecimal } from '@/engine/base';
 import type { Change, Design, Place, Scope } from '@/engine/design';
 import { describeTerm } from '@/engine/terms';
-import { readScope } from '@/formats/scope-text';
+import { readScope } from '@/features/design/format/scope-text';
 import { type Term, TERMS } from '@/engine/terms';
 import { Button } from '@/platform/ui/button';
 import { Choice, Field } from '@/platform/ui/field';

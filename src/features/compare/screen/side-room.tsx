@@ -13,7 +13,7 @@ import {
   recorded,
 } from '@/engine/design';
 import { sentenceFor } from '@/platform/words';
-import { faultsOfChange } from '@/formats/design';
+import { faultsOfChange } from '@/features/design/format/design';
 import { Empty } from '@/platform/ui/empty';
 import { tell } from '@/platform/ui/toast';
 import { usePricing } from '@/features/design/screen/pricing';

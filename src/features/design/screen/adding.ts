@@ -1,7 +1,7 @@
 /** New lines: one of a kind or a found offer, or many that were pasted; where the cursor is. */
 import { type Kind, kindOf } from '@/engine/books';
 import type { Component, Design, Edit, Section } from '@/engine/design';
-import type { FoundOffer } from '@/operations';
+import type { FoundOffer } from '@/features/price-books/use/book-ports';
 import type { LedgerCursor, LedgerRow } from '@/platform/ui/ledger';
 import { tell } from '@/platform/ui/toast';
 import type { PricingClient } from '@/features/design/worker/client';

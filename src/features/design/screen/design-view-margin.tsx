@@ -1,7 +1,7 @@
 /** Which margin is shown: of the selection, a component, a section, or the whole design. */
 'use client';
 import type { Component, Design, Edit } from '@/engine/design';
-import type { AmountsBefore } from '@/operations';
+import type { AmountsBefore } from '@/stores/ports';
 import type { PricingClient } from '@/features/design/worker/client';
 import type { PickerKind } from './columns';
 import { ComponentMargin, type MarginView } from './margin/component-margin';

@@ -16,7 +16,7 @@ import {
   withTakenPlace,
   withUsualUse,
 } from '@/engine/design';
-import type { FoundOffer } from '@/operations';
+import type { FoundOffer } from '@/features/price-books/use/book-ports';
 import type { PricingClient } from '@/features/design/worker/client';
 import type { BookInfo } from './book-list';
 

@@ -2,7 +2,7 @@
 'use client';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import type { Design } from '@/engine/design';
-import type { AmountsBefore } from '@/operations';
+import type { AmountsBefore } from '@/stores/ports';
 import { DesignSession, type SessionState } from './session/design-session';
 import { adoptLeft, readOwn, thisWindow } from './session/unsaved-edits';
 import { browserOutside } from './session/outside';

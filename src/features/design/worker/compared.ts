@@ -22,7 +22,7 @@ import { monthEvents, movesOverTime, priceMonths } from '@/engine/analysis';
 import { type Design, linesIn, type Scope } from '@/engine/design';
 import { casesOf, type DesignPlan, type Pricer } from '@/engine/pricing';
 import { type DesignSummary, summaryOf } from '@/engine/summary';
-import { appliedWhereLoaded } from '@/formats/loaded-alternatives';
+import { appliedWhereLoaded } from '@/features/design/format/loaded-alternatives';
 import type { LoadedBooks } from './loaded-books';
 import { monthsAnswer } from './plain-months';
 import type { Answers, CashRow, CashSide } from './protocol';

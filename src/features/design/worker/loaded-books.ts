@@ -2,8 +2,13 @@
 import type { PriceBook } from '@/engine/books';
 import { allComponents, type BookPin, type Component, type Design } from '@/engine/design';
 import type { BookSet } from '@/engine/pricing';
-import { type BookWithoutRates, LoadedBook, type RatesWanted, ratesWanted } from '@/formats/loaded-book';
-import type { RateRow } from '@/formats/price-book';
+import {
+  type BookWithoutRates,
+  LoadedBook,
+  type RatesWanted,
+  ratesWanted,
+} from '@/features/price-books/format/loaded-book';
+import type { RateRow } from '@/features/price-books/format/price-book';
 
 export type FetchJson = (path: string) => Promise<unknown>;
 

@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { type KeyboardEvent, useMemo, useState } from 'react';
 import { writeNumber } from '@/platform/words';
-import type { FleetListing } from '@/operations';
+import type { FleetListing } from '@/features/fleet/use/fleet-ports';
 import { Button } from '@/platform/ui/button';
 import { Empty } from '@/platform/ui/empty';
 import { Ledger, type LedgerColumn, type LedgerCursor } from '@/platform/ui/ledger';

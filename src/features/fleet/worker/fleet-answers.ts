@@ -10,10 +10,10 @@ import type {
   UnfitWhy,
 } from '@/features/fleet/calc';
 import type { PlainFigure } from '@/engine/trace';
-import type { RejectedRow, Repeated } from '@/formats/fleet/fleet-builder';
-import type { ColumnUnit, Field } from '@/formats/fleet/columns';
-import type { LookedAt } from '@/formats/fleet/read-inventory';
-import type { TableRole } from '@/formats/fleet/table-look';
+import type { RejectedRow, Repeated } from '@/features/fleet/format/fleet-builder';
+import type { ColumnUnit, Field } from '@/features/fleet/format/columns';
+import type { LookedAt } from '@/features/fleet/format/read-inventory';
+import type { TableRole } from '@/features/fleet/format/table-look';
 
 /** A mapping as plain data: by heading, and roles by table. */
 export interface PlainMapping {

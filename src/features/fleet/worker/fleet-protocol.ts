@@ -7,7 +7,7 @@ import type { TableReport } from '@/platform/tables';
 import type { FleetPlan, Machine } from '@/features/fleet/calc';
 import type { Study } from '@/features/own-or-rent/calc';
 import type { WorkProgress } from '@/platform/workers/asking-client';
-import type { LookedAt } from '@/formats/fleet/read-inventory';
+import type { LookedAt } from '@/features/fleet/format/read-inventory';
 import type {
   AverageAnswer,
   HostsAnswer,

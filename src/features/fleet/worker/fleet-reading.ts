@@ -1,10 +1,15 @@
 /** Inventories on their way in: looked at, read, compared with what is there, sent to be kept. */
 import { isSame } from '@/engine/design';
 import type { Machine } from '@/features/fleet/calc';
-import type { RejectedRow } from '@/formats/fleet/fleet-builder';
+import type { RejectedRow } from '@/features/fleet/format/fleet-builder';
 import { readableFile } from '@/platform/workers/readable-file';
-import { machineLines, tidyMachine } from '@/formats/fleet/machine-schema';
-import { lookAtInventory, type Mapping, type LookedAt, readInventory } from '@/formats/fleet/read-inventory';
+import { machineLines, tidyMachine } from '@/features/fleet/format/machine-schema';
+import {
+  lookAtInventory,
+  type Mapping,
+  type LookedAt,
+  readInventory,
+} from '@/features/fleet/format/read-inventory';
 import type { FleetAnswers, PlainMapping, ReadSummary } from './fleet-protocol';
 import { type LongWork, pause } from '@/platform/workers/long-work';
 

@@ -7,9 +7,9 @@ import { decimal } from '@/engine/base';
 import { isSame } from '@/engine/design';
 import { defaultPlacement, type FleetPlan, type Machine, newPlan, UNION } from '@/features/fleet/calc';
 import { bookSet, priceDesign, printedAmounts } from '@/engine/pricing';
-import { machineLines } from '@/formats/fleet/machine-schema';
-import { bringMachines, fleetMachines, openFleet } from '@/operations';
-import { memoryStores } from '@/operations/memory-stores';
+import { machineLines } from '@/features/fleet/format/machine-schema';
+import { bringMachines, fleetMachines, openFleet } from '@/features/fleet/use/fleets';
+import { memoryStores } from '@/stores/memory-stores';
 import { FleetRoom } from './fleet-room';
 import type { FleetAnswers, FleetQuestion, MachineQuery } from './fleet-protocol';
 

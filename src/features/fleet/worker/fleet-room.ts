@@ -7,7 +7,7 @@ import {
   readinessUnder,
   surePicture,
 } from '@/features/fleet/calc';
-import { writeFleetCsv } from '@/formats/fleet/write-fleet-csv';
+import { writeFleetCsv } from '@/features/fleet/format/write-fleet-csv';
 import { FleetLists, type Looked } from './fleet-lists';
 import type { PlacedAll } from './fleet-one';
 import { FleetPlaces } from './fleet-places';

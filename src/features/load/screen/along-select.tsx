@@ -1,7 +1,7 @@
 /** What stands on an axis: traffic, a driver, an entry of a line. */
 'use client';
 import { type Along, type Design, entriesOf } from '@/engine/design';
-import { readAlong, writeAlong } from '@/formats/along-text';
+import { readAlong, writeAlong } from '@/features/load/format/along-text';
 
 export const SELECT = 'h-7 max-w-[260px] rounded border border-edge bg-surface px-1.5 text-sm text-ink';
 

@@ -3,7 +3,7 @@
 import { memo } from 'react';
 import type { Curve } from '@/features/load/calc';
 import { curveDrawing, curveSentence, curveTable } from '@/features/load/words';
-import { flatTableCsv } from '@/formats/flat-table-csv';
+import { flatTableCsv } from '@/platform/formats/flat-table-csv';
 import { Button } from '@/platform/ui/button';
 import { CurveChart } from '@/platform/ui/curve-chart';
 import { saveText } from '@/platform/screen/save-text';

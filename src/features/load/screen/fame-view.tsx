@@ -3,8 +3,8 @@
 import { useMemo } from 'react';
 import { fameTable } from '@/features/load/words';
 import { writeNumber } from '@/platform/words';
-import { writeAlong } from '@/formats/along-text';
-import { flatTableCsv } from '@/formats/flat-table-csv';
+import { writeAlong } from '@/features/load/format/along-text';
+import { flatTableCsv } from '@/platform/formats/flat-table-csv';
 import { Button } from '@/platform/ui/button';
 import { FlatRows } from '@/platform/screen/flat-rows';
 import { useRoom } from '@/features/design/screen/room';

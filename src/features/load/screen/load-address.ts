@@ -1,8 +1,8 @@
 /** What is looked at in the load of a design, as it stands in the address. */
 import type { Axis1 } from '@/features/load/calc';
 import { type Along, type Design, READY, type Ready, type Scope } from '@/engine/design';
-import { readAlong, writeAlong } from '@/formats/along-text';
-import { readScope } from '@/formats/scope-text';
+import { readAlong, writeAlong } from '@/features/load/format/along-text';
+import { readScope } from '@/features/design/format/scope-text';
 
 export const LOAD_VIEWS = ['curve', 'ready', 'map', 'fame'] as const;
 export type LoadView = (typeof LOAD_VIEWS)[number];

@@ -3,7 +3,7 @@
 import { useRef } from 'react';
 import type { LoadMap } from '@/features/load/calc';
 import { mapSentence, mapTable, placeOnAxis } from '@/features/load/words';
-import { flatTableCsv } from '@/formats/flat-table-csv';
+import { flatTableCsv } from '@/platform/formats/flat-table-csv';
 import { Button } from '@/platform/ui/button';
 import { saveSvg } from '@/platform/ui/save-svg';
 import { FlatRows } from '@/platform/screen/flat-rows';

@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import type { Along } from '@/engine/design';
 import { type LoadMap, usualAxis } from '@/features/load/calc';
 import { mapSentence } from '@/features/load/words';
-import { readAlong, writeAlong } from '@/formats/along-text';
+import { readAlong, writeAlong } from '@/features/load/format/along-text';
 import { Empty } from '@/platform/ui/empty';
 import { useRoom } from '@/features/design/screen/room';
 import { useAsked } from '@/features/design/screen/use-asked';

@@ -2,7 +2,7 @@
 'use client';
 import { useState } from 'react';
 import type { Study } from '@/features/own-or-rent/calc';
-import type { StudyRevision } from '@/operations';
+import type { StudyRevision } from '@/features/own-or-rent/use/study-ports';
 import { Button } from '@/platform/ui/button';
 import { tell } from '@/platform/ui/toast';
 import { callApi } from '@/platform/screen/call-api';

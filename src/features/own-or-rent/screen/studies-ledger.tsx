@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { type KeyboardEvent, useMemo, useState } from 'react';
 import { yearsWords } from '@/features/own-or-rent/words';
-import type { StudyListing } from '@/operations';
+import type { StudyListing } from '@/features/own-or-rent/use/study-ports';
 import { Button } from '@/platform/ui/button';
 import { Empty } from '@/platform/ui/empty';
 import { Ledger, type LedgerColumn, type LedgerCursor } from '@/platform/ui/ledger';

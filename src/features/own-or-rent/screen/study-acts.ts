@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useMemo } from 'react';
 import { cut } from '@/engine/base';
 import type { Study } from '@/features/own-or-rent/calc';
-import type { StudyListing } from '@/operations';
+import type { StudyListing } from '@/features/own-or-rent/use/study-ports';
 import { callApi } from '@/platform/screen/call-api';
 import { removeWithUndo, toldIfFailed } from '@/platform/screen/told-acts';
 

@@ -5,7 +5,7 @@ import { decimal } from '@/engine/base';
 import { DEFAULT_HORIZON } from '@/engine/analysis';
 import { cashTable } from '@/features/paying/words';
 import { writeMoney } from '@/platform/words';
-import { flatTableCsv } from '@/formats/flat-table-csv';
+import { flatTableCsv } from '@/platform/formats/flat-table-csv';
 import { Button } from '@/platform/ui/button';
 import { CurveChart } from '@/platform/ui/curve-chart';
 import type { CashSide, PlainMonth } from '@/features/design/worker/protocol';

@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { writeNumber } from '@/platform/words';
-import type { BookListing, RevisionListing } from '@/operations';
+import type { BookListing, RevisionListing } from '@/features/price-books/use/book-ports';
 import { Button } from '@/platform/ui/button';
 import { Empty } from '@/platform/ui/empty';
 import { Ledger, type LedgerColumn, type LedgerCursor, type LedgerRow } from '@/platform/ui/ledger';

@@ -3,8 +3,8 @@
 import { useEffect, useState } from 'react';
 import { describeTerm } from '@/engine/terms';
 import { writeNumber, writeShare } from '@/platform/words';
-import { changeOf, type RateChange } from '@/operations/book-difference';
-import type { BookListing, RevisionDifference } from '@/operations';
+import { changeOf, type RateChange } from '@/features/price-books/use/book-difference';
+import type { BookListing, RevisionDifference } from '@/features/price-books/use/book-ports';
 import { Dialog } from '@/platform/ui/dialog';
 import { callApi } from '@/platform/screen/call-api';
 

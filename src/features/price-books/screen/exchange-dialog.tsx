@@ -1,7 +1,7 @@
 /** The workspace's exchange rates by date; more are brought in as CSV. */
 'use client';
 import { useEffect, useRef, useState } from 'react';
-import type { ExchangeRow } from '@/operations';
+import type { ExchangeRow } from '@/features/price-books/use/book-ports';
 import { Button } from '@/platform/ui/button';
 import { Dialog } from '@/platform/ui/dialog';
 import { ErrorNote } from '@/platform/ui/error-note';

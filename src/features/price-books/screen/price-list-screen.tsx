@@ -3,9 +3,9 @@
 import { useRef, useState } from 'react';
 import { describeTerm } from '@/engine/terms';
 import { writeNumber, writePrice } from '@/platform/words';
-import type { RateRow } from '@/formats';
-import { draftListMap } from '@/formats/price-list/draft-map';
-import type { TeamFile } from '@/operations';
+import type { RateRow } from '@/features/price-books/format/price-book-schema';
+import { draftListMap } from '@/features/price-books/format/price-list/draft-map';
+import type { TeamFile } from '@/features/review/use/review-ports';
 import { Button } from '@/platform/ui/button';
 import { Empty } from '@/platform/ui/empty';
 import { ErrorNote } from '@/platform/ui/error-note';

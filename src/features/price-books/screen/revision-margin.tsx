@@ -2,7 +2,7 @@
 'use client';
 import { useEffect, useState } from 'react';
 import { KINDS } from '@/engine/books';
-import type { BookListing, RevisionListing } from '@/operations';
+import type { BookListing, RevisionListing } from '@/features/price-books/use/book-ports';
 import { Button } from '@/platform/ui/button';
 import { callApi } from '@/platform/screen/call-api';
 

@@ -1,8 +1,8 @@
 /** What the worker for price lists answers. */
-import type { InventoryFile } from '@/formats/fleet/inventory-file';
-import { InventoryError } from '@/formats/fleet/inventory-file';
-import { readPriceListMap } from '@/formats/price-list/map-schema';
-import { headingsOf, readPriceList } from '@/formats/price-list/read-list';
+import type { InventoryFile } from '@/features/fleet/format/inventory-file';
+import { InventoryError } from '@/features/fleet/format/inventory-file';
+import { readPriceListMap } from '@/features/price-books/format/price-list/map-schema';
+import { headingsOf, readPriceList } from '@/features/price-books/format/price-list/read-list';
 import type { ListAnswers, ListQuestion, ListRead } from './list-protocol';
 
 const SHOWN = 100;

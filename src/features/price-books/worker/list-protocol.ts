@@ -1,6 +1,7 @@
 /** The contract between the page and its worker for price lists: they are read here, in the browser. */
-import type { Fault, RateRow } from '@/formats';
-import type { HeadingsOfSheet } from '@/formats/price-list/draft-map';
+import type { Fault } from '@/platform/formats/faults';
+import type { RateRow } from '@/features/price-books/format/price-book-schema';
+import type { HeadingsOfSheet } from '@/features/price-books/format/price-list/draft-map';
 
 export type ListQuestion =
   | { readonly ask: 'headings'; readonly file: File }

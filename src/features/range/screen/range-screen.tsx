@@ -5,7 +5,7 @@ import type { RangeAnswer } from '@/features/range/calc';
 import { casesText, rangeDrawing, rangeSentence, rangeTable } from '@/features/range/words';
 import { writeMoney, writeNumber } from '@/platform/words';
 import { decimal } from '@/engine/base';
-import { flatTableCsv } from '@/formats/flat-table-csv';
+import { flatTableCsv } from '@/platform/formats/flat-table-csv';
 import { Button } from '@/platform/ui/button';
 import { CurveChart } from '@/platform/ui/curve-chart';
 import { Empty } from '@/platform/ui/empty';

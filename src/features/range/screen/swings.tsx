@@ -5,7 +5,7 @@ import type { Design } from '@/engine/design';
 import { swingsTable } from '@/features/load/words';
 import { writeMoney, writeNumber } from '@/platform/words';
 import type { SwingsAnswer, UncertainInput } from '@/features/range/calc';
-import { flatTableCsv } from '@/formats/flat-table-csv';
+import { flatTableCsv } from '@/platform/formats/flat-table-csv';
 import { Button } from '@/platform/ui/button';
 import { saveText } from '@/platform/screen/save-text';
 import { useRoom } from '@/features/design/screen/room';

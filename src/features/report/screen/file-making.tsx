@@ -2,7 +2,7 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
 import type { ReportForm } from '@/features/report/calc';
-import type { TableForm } from '@/operations';
+import type { TableForm } from '@/platform/use/job-ports';
 import { callApi } from '@/platform/screen/call-api';
 import { saveFile } from '@/platform/screen/save-file';
 import { Button } from '@/platform/ui/button';

@@ -1,7 +1,7 @@
 /** A review beside the list: what it moves, and what may be done with it. */
 'use client';
 import { writeMoney } from '@/platform/words';
-import type { ReviewListing } from '@/operations';
+import type { ReviewListing } from '@/features/review/use/review-ports';
 import { Button } from '@/platform/ui/button';
 import { Difference, LimitsMark } from './marks';
 import type { useReviewActs } from './review-acts';

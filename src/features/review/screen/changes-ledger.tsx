@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { type KeyboardEvent, useEffect, useMemo, useState } from 'react';
 import { addAll, decimal } from '@/engine/base';
-import type { ReviewListing } from '@/operations';
+import type { ReviewListing } from '@/features/review/use/review-ports';
 import { Button } from '@/platform/ui/button';
 import { Empty } from '@/platform/ui/empty';
 import { Choice, Field } from '@/platform/ui/field';

@@ -1,6 +1,6 @@
 /** How the check of a change stands: by word and shape, never by colour alone. */
 import { Check, CircleAlert, CircleDashed, LoaderCircle, Wrench } from 'lucide-react';
-import type { ForgeChange } from '@/operations';
+import type { ForgeChange } from '@/features/review/use/forge-ports';
 
 const STATES = {
   none: { icon: CircleDashed, words: 'not checked', tone: 'text-soft' },

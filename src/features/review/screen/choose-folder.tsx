@@ -1,7 +1,7 @@
 /** A button that opens a folder of the computer; only configuration in it is looked at. */
 'use client';
 import { useRef } from 'react';
-import { isConfiguration } from '@/formats/plan/configuration-folder';
+import { isConfiguration } from '@/features/review/format/plan/configuration-folder';
 import { Button } from '@/platform/ui/button';
 import type { PlanFile } from '@/features/review/worker/review-protocol';
 

@@ -2,7 +2,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { writeMoney } from '@/platform/words';
-import type { ReviewListing } from '@/operations';
+import type { ReviewListing } from '@/features/review/use/review-ports';
 import { Choice } from '@/platform/ui/field';
 import { useReview } from './review-context';
 

@@ -1,6 +1,6 @@
 /** The review as a file: for the discussion of the change, a sheet, a program, a pipeline. */
 'use client';
-import type { ReviewForm } from '@/operations';
+import type { ReviewForm } from '@/features/review/use/review-ports';
 import { Menu } from '@/platform/ui/menu';
 import { saveFile } from '@/platform/screen/save-file';
 import { useReview } from './review-context';

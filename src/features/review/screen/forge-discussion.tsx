@@ -2,7 +2,7 @@
 'use client';
 import dynamic from 'next/dynamic';
 import type { ReactNode } from 'react';
-import type { ForgeChange } from '@/operations';
+import type { ForgeChange } from '@/features/review/use/forge-ports';
 import { Button } from '@/platform/ui/button';
 import { writeWhen } from '@/platform/screen/time';
 import { CheckMark } from './check-mark';

@@ -5,7 +5,7 @@
 'use client';
 import Link from 'next/link';
 import { useState } from 'react';
-import type { ForgeChange } from '@/operations';
+import type { ForgeChange } from '@/features/review/use/forge-ports';
 import { Empty } from '@/platform/ui/empty';
 import { postJson } from '@/platform/screen/call-api';
 import { CheckMark } from './check-mark';

@@ -1,6 +1,6 @@
 /** What a repository costs a month, over its merged changes: level from one to the next. */
 import type { Drawing } from '@/platform/tables';
-import type { ReviewListing } from '@/operations';
+import type { ReviewListing } from '@/features/review/use/review-ports';
 
 /** Null: fewer than two amounts, or amounts of two currencies, are no line. */
 export function historyDrawing(

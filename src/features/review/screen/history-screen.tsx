@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation';
 import { decimal } from '@/engine/base';
 import { signedAmount } from '@/features/review/words';
 import { writeMoney } from '@/platform/words';
-import type { ReviewListing } from '@/operations';
+import type { ReviewListing } from '@/features/review/use/review-ports';
 import { Amount } from '@/platform/ui/amount';
 import { CurveChart } from '@/platform/ui/curve-chart';
 import { Empty } from '@/platform/ui/empty';

@@ -2,7 +2,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { TeamFile } from '@/operations';
+import type { TeamFile } from '@/features/review/use/review-ports';
 import { Button } from '@/platform/ui/button';
 import type { MapText } from '@/features/review/worker/review-protocol';
 import { FileFaults } from '@/platform/shell/file-faults';

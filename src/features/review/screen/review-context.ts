@@ -2,7 +2,7 @@
 'use client';
 import { createContext, useContext } from 'react';
 import type { BookPin } from '@/engine/design';
-import type { RepositoryLink, ReviewListing, StoredReview } from '@/operations';
+import type { RepositoryLink, ReviewListing, StoredReview } from '@/features/review/use/review-ports';
 import type { ReviewClient } from '@/features/review/worker/review-client';
 import type {
   NamedWhatIf,

@@ -1,6 +1,6 @@
 /** Which reviews are shown, and in which order. */
 import { decimal } from '@/engine/base';
-import type { ReviewListing } from '@/operations';
+import type { ReviewListing } from '@/features/review/use/review-ports';
 
 export const SHOWN = [
   ['open', 'open'],

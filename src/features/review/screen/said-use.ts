@@ -1,6 +1,6 @@
 /** How much something is used, as it is typed: one amount, a range, three cases; in any unit that fits. */
 import { sentenceFor } from '@/platform/words';
-import type { SaidUse } from '@/formats/review/load-file';
+import type { SaidUse } from '@/features/review/format/review/load-file';
 import { readCased } from '@/features/design/screen/cells/cases-text';
 import { readAmount } from '@/features/design/screen/cells/number-text';
 

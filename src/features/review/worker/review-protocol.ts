@@ -14,8 +14,8 @@ import type {
 import type { Term } from '@/engine/terms';
 import type { PlainFigure } from '@/engine/trace';
 import type { Case } from '@/engine/usage';
-import type { Fault } from '@/formats';
-import type { KeptReview } from '@/formats/review/work-review';
+import type { Fault } from '@/platform/formats/faults';
+import type { KeptReview } from '@/features/review/format/review/work-review';
 
 /** Which one is meant, and what its load profile says now; it is fetched once. */
 export interface OfReview {

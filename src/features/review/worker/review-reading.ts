@@ -8,12 +8,12 @@ import {
   type ResourceMap,
 } from '@/features/review/calc';
 import { mappedWords } from '@/features/review/words';
-import type { Checked } from '@/formats';
-import { isConfiguration, readFolder } from '@/formats/plan/configuration-folder';
-import { MOST_PLAN_BYTES, planAgainst, readPlan } from '@/formats/plan/read-plan';
-import { draftMap } from '@/formats/review/draft-map';
-import { readResourceMap } from '@/formats/review/map-schema';
-import { writeSentReview } from '@/formats/review/sent-review';
+import type { Checked } from '@/platform/formats/faults';
+import { isConfiguration, readFolder } from '@/features/review/format/plan/configuration-folder';
+import { MOST_PLAN_BYTES, planAgainst, readPlan } from '@/features/review/format/plan/read-plan';
+import { draftMap } from '@/features/review/format/review/draft-map';
+import { readResourceMap } from '@/features/review/format/review/map-schema';
+import { writeSentReview } from '@/features/review/format/review/sent-review';
 import type { HandedIn, MapText, PlanFile, ReadAnswer, ReadType } from './review-protocol';
 
 export type FetchReviews = (path: string, init?: RequestInit) => Promise<unknown>;

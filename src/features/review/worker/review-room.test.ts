@@ -5,7 +5,7 @@ import { designOf, serverOf } from '@tests/support/designs';
 import { planJson, server, volume } from '@tests/support/plans';
 import { resourceOf, serversReview, sideOf } from '@tests/support/sent-reviews';
 import { applyEdits } from '@/engine/design';
-import { readSentReview, type SentReview } from '@/formats/review/sent-review';
+import { readSentReview, type SentReview } from '@/features/review/format/review/sent-review';
 import { DEMO_MAPS } from '@/demo/maps';
 import type { MapText, PlanFile, ReviewQuestion } from './review-protocol';
 import { ReviewRoom } from './review-room';

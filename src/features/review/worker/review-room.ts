@@ -18,15 +18,15 @@ import {
 } from '@/features/review/calc';
 import { TERMS } from '@/engine/terms';
 import { toPlain } from '@/engine/trace';
-import { withMissingUse } from '@/formats/review/load-file';
-import { readLoadProfile } from '@/formats/review/load-schema';
+import { withMissingUse } from '@/features/review/format/review/load-file';
+import { readLoadProfile } from '@/features/review/format/review/load-schema';
 import {
   everything,
   type KeptReview,
   type LinkedDesign,
   workReview,
   type WorkedReview,
-} from '@/formats/review/work-review';
+} from '@/features/review/format/review/work-review';
 import { LoadedBooks } from '@/features/design/worker/loaded-books';
 import { type FetchReviews, ReviewReading } from './review-reading';
 import type {

@@ -1,6 +1,6 @@
 /** Where a kept question is looked at. */
 import type { KeptAsk, Scope } from '@/engine/design';
-import { writeAlong } from '@/formats/along-text';
+import { writeAlong } from '@/features/load/format/along-text';
 
 export function addressOfKept(design: string, ask: KeptAsk): string {
   const at = (view: string, query: Readonly<Record<string, string | null>>): string => {

@@ -1,5 +1,6 @@
 /** GET ?basis=effective|billed: the bill laid against its design. DELETE: the bill with all its rows. */
-import { deleteBill, viewBill } from '@/operations';
+import { deleteBill } from '@/features/bills/use/bills';
+import { viewBill } from '@/features/bills/use/bill-view';
 import { handler } from '../../answer';
 import { basisOf } from '../basis';
 

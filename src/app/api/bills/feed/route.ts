@@ -1,6 +1,7 @@
 /** GET: how far the billing feed is. POST: takes what it delivers on the next days. */
 import { z } from 'zod';
-import { fetchFeed, invalid, readFeed } from '@/operations';
+import { fetchFeed, readFeed } from '@/features/bills/use/feed';
+import { invalid } from '@/platform/use/app-error';
 import { boundedJson, handler } from '../../answer';
 
 const body = z.strictObject({ days: z.int().min(1).max(31) });

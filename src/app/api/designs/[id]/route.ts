@@ -1,5 +1,5 @@
 /** GET: the design as it stands. DELETE: takes it off the list; it can be restored. */
-import { deleteDesign, openDesign } from '@/operations';
+import { deleteDesign, openDesign } from '@/features/design/use/designs';
 import { handler } from '../../answer';
 
 export const GET = handler(async (_request, { id }, context) => {

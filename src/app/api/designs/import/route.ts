@@ -1,5 +1,5 @@
 /** POST: a design file; answers with the id of the design made from it. */
-import { importDesign } from '@/operations';
+import { importDesign } from '@/features/design/use/designs';
 import { boundedText, handler } from '../../answer';
 
 export const POST = handler(async (request, _params, context) => {

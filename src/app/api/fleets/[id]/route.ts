@@ -1,6 +1,7 @@
 /** GET: what is planned with a fleet. PUT: saves it. DELETE: takes it off the list; it can be restored. */
 import { z } from 'zod';
-import { deleteFleet, invalid, openFleet, savePlan } from '@/operations';
+import { deleteFleet, openFleet, savePlan } from '@/features/fleet/use/fleets';
+import { invalid } from '@/platform/use/app-error';
 import { boundedJson, handler } from '../../answer';
 
 const body = z.object({ baseRevision: z.int().min(0), plan: z.unknown() });

@@ -1,9 +1,10 @@
 /** POST: how headings were mapped the last time. PUT: remembers how they are mapped now. */
 import { z } from 'zod';
-import { COLUMN_UNITS, FIELDS } from '@/formats/fleet/columns';
-import { REPEATED } from '@/formats/fleet/fleet-builder';
-import { TABLE_ROLES } from '@/formats/fleet/table-look';
-import { invalid, keepMapping, knownMapping } from '@/operations';
+import { COLUMN_UNITS, FIELDS } from '@/features/fleet/format/columns';
+import { REPEATED } from '@/features/fleet/format/fleet-builder';
+import { TABLE_ROLES } from '@/features/fleet/format/table-look';
+import { invalid } from '@/platform/use/app-error';
+import { keepMapping, knownMapping } from '@/features/fleet/use/fleets';
 import { boundedJson, handler } from '../../answer';
 
 const headings = z.string().min(1).max(100_000);

@@ -1,5 +1,6 @@
 /** POST: the next commit, a run of the pipeline, or merging; answered with how the change stands then. */
-import { AppError, mergeChange, namedChange, pushNext, runPipeline } from '@/operations';
+import { AppError } from '@/platform/use/app-error';
+import { mergeChange, namedChange, pushNext, runPipeline } from '@/features/review/use/forge';
 import { boundedJson, handler } from '../../answer';
 
 export const POST = handler(async (request, { act }, context) => {

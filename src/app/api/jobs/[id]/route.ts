@@ -1,5 +1,5 @@
 /** GET: how a job stands. DELETE: calls it off. */
-import { cancelJob, jobProgress } from '@/operations';
+import { cancelJob, jobProgress } from '@/features/report/use/jobs';
 import { handler } from '../../answer';
 import { jobAnswer } from '../../report-file';
 

@@ -1,5 +1,5 @@
 /** DELETE: a kept thing is kept no longer. */
-import { removeFromLibrary } from '@/operations';
+import { removeFromLibrary } from '@/features/design/use/library';
 import { handler } from '../../answer';
 
 export const DELETE = handler(async (_, { id }, context) => {

@@ -1,5 +1,5 @@
 /** GET: offers of the newest revisions by words, kind, place, size, capability and price. */
-import { searchOffers } from '@/operations';
+import { searchOffers } from '@/features/price-books/use/books';
 import { handler } from '../../answer';
 
 export const GET = handler(async (request, _params, context) => {

@@ -1,5 +1,5 @@
 /** DELETE: withdraws a token; whoever has it is refused from now on. Answers with those that are left. */
-import { listTokens, withdrawToken } from '@/operations';
+import { listTokens, withdrawToken } from '@/features/review/use/pipeline-tokens';
 import { handler } from '../../answer';
 import { plainToken } from '../../plain-token';
 

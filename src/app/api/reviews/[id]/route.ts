@@ -1,5 +1,5 @@
 /** GET: a change review with its extract. DELETE: takes it off the list; it can be restored. */
-import { deleteReview, openReview } from '@/operations';
+import { deleteReview, openReview } from '@/features/review/use/reviews';
 import { handler } from '../../answer';
 
 export const GET = handler(async (_request, { id }, context) =>

@@ -1,6 +1,7 @@
 /** GET: a study. PUT: saves it. DELETE: takes it off the list; it can be restored. */
 import { z } from 'zod';
-import { deleteStudy, invalid, openStudy, saveStudy } from '@/operations';
+import { deleteStudy, openStudy, saveStudy } from '@/features/own-or-rent/use/studies';
+import { invalid } from '@/platform/use/app-error';
 import { boundedJson, handler } from '../../answer';
 
 const body = z.object({ baseRevision: z.int().min(0), study: z.unknown() });

@@ -1,6 +1,7 @@
 /** POST: a first study of a design, not stored. (Of a fleet, the page makes it: every machine is placed.) */
 import { z } from 'zod';
-import { invalid, proposeDesignStudy } from '@/operations';
+import { invalid } from '@/platform/use/app-error';
+import { proposeDesignStudy } from '@/features/own-or-rent/use/propose-design-study';
 import { boundedJson, handler } from '../../answer';
 
 const body = z.object({ design: z.string(), start: z.string().regex(/^\d{4}-(0[1-9]|1[0-2])$/) });

@@ -1,13 +1,8 @@
 /** GET: the team's limits or maps, the newest of each. PUT: the next revision of one. */
 import { z } from 'zod';
-import {
-  AppError,
-  invalid,
-  listTeamFiles,
-  saveTeamFile,
-  TEAM_FILE_KINDS,
-  type TeamFileKind,
-} from '@/operations';
+import { AppError, invalid } from '@/platform/use/app-error';
+import { listTeamFiles, saveTeamFile } from '@/features/review/use/team-files';
+import { TEAM_FILE_KINDS, type TeamFileKind } from '@/features/review/use/review-ports';
 import { boundedJson, handler } from '../../answer';
 
 const body = z.strictObject({

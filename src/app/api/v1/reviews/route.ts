@@ -1,7 +1,8 @@
 /** POST: a change review from a pipeline. The same repository, change and commit again is the same review. */
-import { readBoundedJson } from '@/formats/bounded-json';
-import { MOST_SENT_BYTES } from '@/formats/review/sent-review';
-import { AppError, invalid, receiveReview } from '@/operations';
+import { readBoundedJson } from '@/platform/formats/bounded-json';
+import { MOST_SENT_BYTES } from '@/features/review/format/review/sent-review';
+import { AppError, invalid } from '@/platform/use/app-error';
+import { receiveReview } from '@/features/review/use/reviews';
 import { boundedText } from '../../answer';
 import { forPipelines } from '../problem';
 import { tellingOf } from '../telling';

@@ -1,6 +1,7 @@
 /** PUT: keeps a watch, a new one where `baseRevision` is 0. DELETE: takes it away; it can be restored. */
 import { z } from 'zod';
-import { deleteWatch, invalid, notFound, saveWatch } from '@/operations';
+import { deleteWatch, saveWatch } from '@/features/alerts/use/watches';
+import { invalid, notFound } from '@/platform/use/app-error';
 import { boundedJson, handler } from '../../answer';
 
 const body = z.strictObject({ baseRevision: z.int().min(0), watch: z.unknown() });

@@ -1,6 +1,6 @@
 import { context } from '@/app/wiring';
 import { openedBill } from '@/app/lib/open-bill';
-import { listTeamFiles } from '@/operations';
+import { listTeamFiles } from '@/features/review/use/team-files';
 import { MappingScreen } from '@/features/bills/screen/mapping-screen';
 
 export default async function Page({ params }: { readonly params: Promise<{ id: string }> }) {

@@ -4,7 +4,7 @@ import { inTime } from '@/app/lib/in-time';
 import { openedDesign } from '@/app/lib/open-design';
 import { orSentence } from '@/app/lib/or-not-found';
 import { context, desk } from '@/app/wiring';
-import { readReportOptions } from '@/formats';
+import { readReportOptions } from '@/features/report/format/report-options';
 import { ReportHead } from '@/features/design/screen/report/report-head';
 import { NotShown } from '@/features/report/screen/not-shown';
 import { NotYet } from '@/features/report/screen/not-yet';

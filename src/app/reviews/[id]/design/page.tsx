@@ -1,5 +1,5 @@
 import { context } from '@/app/wiring';
-import { listDesigns } from '@/operations';
+import { listDesigns } from '@/features/design/use/designs';
 import { DesignLinkScreen } from '@/features/review/screen/design-link-screen';
 
 export default async function ReviewDesignPage() {

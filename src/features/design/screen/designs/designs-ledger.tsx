@@ -2,7 +2,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
-import type { DesignListing } from '@/operations';
+import type { DesignListing } from '@/stores/ports';
 import { Amount } from '@/platform/ui/amount';
 import { Button } from '@/platform/ui/button';
 import { Empty } from '@/platform/ui/empty';

@@ -1,6 +1,6 @@
 /** What the margin says about the focused design: its figures, its description, what can be done with it. */
 'use client';
-import type { DesignListing } from '@/operations';
+import type { DesignListing } from '@/stores/ports';
 import { Amount } from '@/platform/ui/amount';
 import { Button } from '@/platform/ui/button';
 import { Margin } from '@/platform/ui/margin';

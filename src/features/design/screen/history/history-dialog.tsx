@@ -2,7 +2,7 @@
 'use client';
 import { useEffect, useState } from 'react';
 import { type Design, type Edit, editsBetween } from '@/engine/design';
-import type { HistoryRow } from '@/operations';
+import type { HistoryRow } from '@/stores/ports';
 import { Button } from '@/platform/ui/button';
 import { Dialog } from '@/platform/ui/dialog';
 import { callApi } from '@/platform/screen/call-api';

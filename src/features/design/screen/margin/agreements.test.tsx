@@ -7,7 +7,7 @@ import { KINDS } from '@/engine/books';
 import type { Edit } from '@/engine/design';
 import { type Agreement, TERMS } from '@/engine/terms';
 import { UNIT_CODES } from '@/engine/units';
-import { designSchema } from '@/formats/design';
+import { designSchema } from '@/features/design/format/design';
 import { coveredMeters, draftOf, EMPTY_DRAFT, EVERYTHING, priceUnits, readDraft } from './agreement-draft';
 import { Agreements } from './agreements';
 

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { Design, Edit } from '@/engine/design';
 import { agreementWords } from '@/features/report/calc';
 import type { Agreement } from '@/engine/terms';
-import type { LibraryItem } from '@/operations';
+import type { LibraryItem } from '@/features/design/use/library-ports';
 import { Button } from '@/platform/ui/button';
 import { tell } from '@/platform/ui/toast';
 import { callApi, postJson } from '@/platform/screen/call-api';

@@ -3,7 +3,7 @@ import { type AmountChange, amountChanges } from '@/engine/difference';
 import type { Design } from '@/engine/design';
 import { writeMoney } from '@/platform/words';
 import type { DesignSummary } from '@/engine/summary';
-import type { AmountsBefore, LineAmounts } from '@/operations';
+import type { AmountsBefore, LineAmounts } from '@/stores/ports';
 import { AmountChanges } from './amount-changes';
 
 interface CalculatedAnewProps {

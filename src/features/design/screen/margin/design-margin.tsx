@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import type { Design, Edit } from '@/engine/design';
 import type { DesignSummary } from '@/engine/summary';
-import type { AmountsBefore } from '@/operations';
+import type { AmountsBefore } from '@/stores/ports';
 import { parseDecimal } from '@/engine/base';
 import { sentenceFor } from '@/platform/words';
 import type { MonthConvention } from '@/engine/time';

@@ -1,7 +1,7 @@
 import { act, cleanup, render, screen } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { designOf, serverOf } from '@tests/support/designs';
-import { faultsOfChange } from '@/formats/design';
+import { faultsOfChange } from '@/features/design/format/design';
 import { FaultyEntries } from './faulty-entries';
 
 beforeEach(() => void vi.useFakeTimers());

@@ -2,7 +2,7 @@
 'use client';
 import { useEffect, useState } from 'react';
 import { allComponents, type Design } from '@/engine/design';
-import { faultsOfDesign } from '@/formats/design';
+import { faultsOfDesign } from '@/features/design/format/design';
 
 /** Looked for when the design rests: a large one takes some milliseconds. */
 const REST = 800;

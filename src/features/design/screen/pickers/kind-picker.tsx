@@ -3,7 +3,7 @@
 import { type RefObject, useEffect, useState } from 'react';
 import { type Kind, kindOf, KINDS } from '@/engine/books';
 import type { Component } from '@/engine/design';
-import type { LibraryItem } from '@/operations';
+import type { LibraryItem } from '@/features/design/use/library-ports';
 import { Picker } from '@/platform/ui/picker';
 import { callApi } from '@/platform/screen/call-api';
 

@@ -5,7 +5,7 @@ import { useDeferredValue, useEffect, useState } from 'react';
 import { kindOf } from '@/engine/books';
 import type { Component } from '@/engine/design';
 import { writeMoney } from '@/platform/words';
-import type { FoundOffer } from '@/operations';
+import type { FoundOffer } from '@/features/price-books/use/book-ports';
 import { Dialog } from '@/platform/ui/dialog';
 import { callApi } from '@/platform/screen/call-api';
 import { lotWords } from '@/platform/words/lot-words';

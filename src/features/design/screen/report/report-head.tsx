@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { type Beside, BESIDES, type ReportForm, type ReportOptions } from '@/features/report/calc';
-import { writeReportOptions } from '@/formats/report-options';
+import { writeReportOptions } from '@/features/report/format/report-options';
 import { Button } from '@/platform/ui/button';
 import { Menu } from '@/platform/ui/menu';
 import { FileMakingLine, useFileMaking } from '@/features/report/screen/file-making';

@@ -5,7 +5,7 @@
  */
 import { applyEdits, type Design, type Edit, type LetGo, letGoBy, withoutStaleMarks } from '@/engine/design';
 import { sentenceFor } from '@/platform/words';
-import { faultsOfChange } from '@/formats/design';
+import { faultsOfChange } from '@/features/design/format/design';
 import type { Outside, PendingBatch, SendResult, SessionState, Since } from './session-types';
 import { rebased } from './rebased';
 

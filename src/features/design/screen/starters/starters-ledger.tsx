@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { StarterAmount, StarterListing } from '@/operations';
+import type { StarterAmount, StarterListing } from '@/features/design/use/starters';
 import { Amount, NotPriced } from '@/platform/ui/amount';
 import { Button } from '@/platform/ui/button';
 import { Ledger, type LedgerColumn, type LedgerCursor } from '@/platform/ui/ledger';

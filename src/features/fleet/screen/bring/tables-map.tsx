@@ -1,8 +1,14 @@
 /** What each table is and what each of its columns is taken for, with a few of its rows; both may be said otherwise. */
 'use client';
-import { COLUMN_UNITS, type ColumnUnit, type Field, FIELD_WORDS, FIELDS } from '@/formats/fleet/columns';
-import type { Repeated } from '@/formats/fleet/fleet-builder';
-import { TABLE_ROLES, type TableRole } from '@/formats/fleet/table-look';
+import {
+  COLUMN_UNITS,
+  type ColumnUnit,
+  type Field,
+  FIELD_WORDS,
+  FIELDS,
+} from '@/features/fleet/format/columns';
+import type { Repeated } from '@/features/fleet/format/fleet-builder';
+import { TABLE_ROLES, type TableRole } from '@/features/fleet/format/table-look';
 import type { LookedAt, PlainMapping } from '@/features/fleet/worker/fleet-protocol';
 
 interface TablesMapProps {

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { cellNotes, hostsText, KIND_WORDS, type PlainCell, unfitText } from '@/features/fleet/words';
 import { writeMoney, writeNumber } from '@/platform/words';
 import { COST_KINDS, MOST_ONE_BY_ONE } from '@/features/fleet/calc';
-import { writeDesign } from '@/formats';
+import { writeDesign } from '@/features/design/format/design';
 import { Amount } from '@/platform/ui/amount';
 import { Button } from '@/platform/ui/button';
 import { Dialog } from '@/platform/ui/dialog';

@@ -11,7 +11,7 @@ import {
 } from '@/features/own-or-rent/words';
 import { writeNumber } from '@/platform/words';
 import { type Assumption, neutralStudy, type StudySwing } from '@/features/own-or-rent/calc';
-import { flatTableCsv } from '@/formats/flat-table-csv';
+import { flatTableCsv } from '@/platform/formats/flat-table-csv';
 import { Button } from '@/platform/ui/button';
 import { tell } from '@/platform/ui/toast';
 import type { HangsAnswer } from '@/features/own-or-rent/worker/study-protocol';

@@ -1,7 +1,7 @@
 /** A new study: of a fleet, of a design, of typed work, or from a file. */
 'use client';
 import { useState } from 'react';
-import { readStudy } from '@/formats/study-schema';
+import { readStudy } from '@/features/own-or-rent/format/study-schema';
 import { Field } from '@/platform/ui/field';
 import { FileFaults, type FileTrouble } from '@/platform/shell/file-faults';
 import { callApi } from '@/platform/screen/call-api';

@@ -1,7 +1,7 @@
 /** In which forms a study leaves the house. */
 'use client';
 import { type StudyReport } from '@/features/own-or-rent/words';
-import { flatTableCsv } from '@/formats/flat-table-csv';
+import { flatTableCsv } from '@/platform/formats/flat-table-csv';
 import { Menu } from '@/platform/ui/menu';
 import { saveText } from '@/platform/screen/save-text';
 import type { FileMaking } from '@/features/report/screen/file-making';

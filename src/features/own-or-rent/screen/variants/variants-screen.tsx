@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { studyKindWords, studySentence, variantsTable } from '@/features/own-or-rent/words';
 import { writeShare } from '@/platform/words';
 import { type PlainVariantOutcome, type StudyAnswer, usual, type Variant } from '@/features/own-or-rent/calc';
-import { flatTableCsv } from '@/formats/flat-table-csv';
+import { flatTableCsv } from '@/platform/formats/flat-table-csv';
 import { Amount } from '@/platform/ui/amount';
 import { Button } from '@/platform/ui/button';
 import { Margin } from '@/platform/ui/margin';

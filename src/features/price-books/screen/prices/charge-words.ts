@@ -1,7 +1,7 @@
 /** A charge in a few words, with the digits it has. */
 import { assertNever } from '@/engine/base';
 import { writeNumber } from '@/platform/words';
-import type { RateRow } from '@/formats/price-book';
+import type { RateRow } from '@/features/price-books/format/price-book';
 
 /** "0.1 USD per hour", "graduated from 0.09 to 0.05 USD per GB". */
 export function chargeWords(rate: Pick<RateRow, 'charge' | 'unit'>, currency: string): string {

@@ -3,7 +3,7 @@
 import { type ReactNode, useEffect, useMemo, useState } from 'react';
 import { type Kind, KIND_CODES, kindOf } from '@/engine/books';
 import { writeMoney, writeNumber } from '@/platform/words';
-import type { FoundOffer } from '@/operations';
+import type { FoundOffer } from '@/features/price-books/use/book-ports';
 import { Empty } from '@/platform/ui/empty';
 import { Ledger, type LedgerColumn, type LedgerCursor, type LedgerRow } from '@/platform/ui/ledger';
 import { Margin } from '@/platform/ui/margin';

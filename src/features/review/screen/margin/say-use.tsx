@@ -2,8 +2,8 @@
 'use client';
 import { useState } from 'react';
 import type { MissingUse, ReviewLine } from '@/features/review/calc';
-import { withUse } from '@/formats/review/load-file';
-import { readLoadProfile } from '@/formats/review/load-schema';
+import { withUse } from '@/features/review/format/review/load-file';
+import { readLoadProfile } from '@/features/review/format/review/load-schema';
 import { Button } from '@/platform/ui/button';
 import { INPUT } from '@/platform/ui/field';
 import { readSaidUse } from '../said-use';

@@ -1,6 +1,7 @@
 /** PUT: closes the period with a note. DELETE: opens it again. */
 import { z } from 'zod';
-import { closePeriod, invalid, reopenPeriod } from '@/operations';
+import { closePeriod, reopenPeriod } from '@/features/bills/use/bills';
+import { invalid } from '@/platform/use/app-error';
 import { boundedJson, handler } from '../../../answer';
 
 const body = z.strictObject({ note: z.string().max(4000) });

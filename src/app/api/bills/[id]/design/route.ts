@@ -1,6 +1,7 @@
 /** PUT: the design that bills of this provider and account are held against; null: none. */
 import { z } from 'zod';
-import { invalid, linkBillDesign } from '@/operations';
+import { invalid } from '@/platform/use/app-error';
+import { linkBillDesign } from '@/features/bills/use/bills';
 import { boundedJson, handler } from '../../../answer';
 
 const body = z.strictObject({ design: z.string().max(40).nullable() });

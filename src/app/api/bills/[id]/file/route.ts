@@ -1,6 +1,7 @@
 /** GET ?form=md|csv|json|xlsx|pdf&basis=effective|billed: the bill against its design as a file. */
 import { desk } from '@/app/wiring';
-import { BILL_FORMS, invalid } from '@/operations';
+import { BILL_FORMS } from '@/features/bills/use/bill-ports';
+import { invalid } from '@/platform/use/app-error';
 import { handler } from '../../../answer';
 import { fileAnswer } from '../../../report-file';
 import { basisOf } from '../../basis';

@@ -1,6 +1,7 @@
 /** GET ?by=service|account|region|resource|sku|category|tag:key: the bill by what its rows say. */
 import { GROUPED_BY, type GroupedBy } from '@/features/bills/calc';
-import { groupBill, invalid } from '@/operations';
+import { groupBill } from '@/features/bills/use/bill-groups';
+import { invalid } from '@/platform/use/app-error';
 import { handler } from '../../../answer';
 
 const isGroupedBy = (by: string): by is GroupedBy =>

@@ -1,6 +1,7 @@
 /** POST: what was measured, taken over into the design; answers with what takes it back. */
 import { z } from 'zod';
-import { invalid, takeMeasured } from '@/operations';
+import { invalid } from '@/platform/use/app-error';
+import { takeMeasured } from '@/features/bills/use/bill-measured';
 import { boundedJson, handler } from '../../../answer';
 
 const entry = z.strictObject({ component: z.string().max(80), meter: z.string().max(120) });

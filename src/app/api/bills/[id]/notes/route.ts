@@ -1,6 +1,7 @@
 /** PUT: what explains the difference of a line; an empty text takes it away. */
 import { z } from 'zod';
-import { invalid, noteBillLine } from '@/operations';
+import { invalid } from '@/platform/use/app-error';
+import { noteBillLine } from '@/features/bills/use/bills';
 import { boundedJson, handler } from '../../../answer';
 
 const body = z.strictObject({ line: z.string().min(1).max(500), text: z.string().max(1000) });

@@ -1,6 +1,7 @@
 /** GET: what was paid for a unit, beside the book in use. POST: publishes it as a book. */
 import { z } from 'zod';
-import { BILL_PRICES, holdPrices, invalid, publishFromBill } from '@/operations';
+import { BILL_PRICES, holdPrices, publishFromBill } from '@/features/bills/use/book-from-bill';
+import { invalid } from '@/platform/use/app-error';
 import { boundedJson, handler } from '../../../answer';
 
 const body = z.strictObject({ as: z.enum(BILL_PRICES) });

@@ -1,5 +1,6 @@
 /** GET ?things=1,2,3&after=line: rows of the file that some things are made of, in its order. */
-import { invalid, readBillRows } from '@/operations';
+import { invalid } from '@/platform/use/app-error';
+import { readBillRows } from '@/features/bills/use/bills';
 import { handler } from '../../../answer';
 
 const MOST_THINGS = 2000;

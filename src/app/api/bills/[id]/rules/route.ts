@@ -1,6 +1,7 @@
 /** GET: a draft of rules for what none takes yet. POST: what rules would take; nothing is kept. */
 import { z } from 'zod';
-import { draftBillRules, invalid, tryBillRules } from '@/operations';
+import { draftBillRules, tryBillRules } from '@/features/bills/use/bill-rules';
+import { invalid } from '@/platform/use/app-error';
 import { boundedJson, handler } from '../../../answer';
 
 const body = z.strictObject({ text: z.string().max(1_000_000) });

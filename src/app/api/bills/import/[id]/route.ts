@@ -1,5 +1,6 @@
 /** PUT: a bill in FOCUS form, streamed in and taken whole or refused. GET: how far it is. DELETE: stops it. */
-import { cancelImport, importBill, importProgress } from '@/operations';
+import { cancelImport, importProgress } from '@/features/price-books/use/import-book';
+import { importBill } from '@/features/bills/use/import-bill';
 import { handler } from '../../../answer';
 import { uploadOf } from '../../../upload';
 

@@ -1,5 +1,5 @@
 /** GET: regions, offers and availability of a published revision, without its rates. */
-import { readCatalogue } from '@/operations';
+import { readCatalogue } from '@/features/price-books/use/books';
 import { handler, revisionOf, unchanging } from '../../../answer';
 
 export const GET = handler(async (request, params, context) =>

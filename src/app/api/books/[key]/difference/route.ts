@@ -1,5 +1,5 @@
 /** GET ?from=&to=: what differs between two revisions. */
-import { compareRevisions } from '@/operations';
+import { compareRevisions } from '@/features/price-books/use/books';
 import { handler, revisionOf } from '../../../answer';
 
 export const GET = handler(async (request, params, context) => {

@@ -1,5 +1,5 @@
 /** PUT: a price-book file, streamed in and published whole or refused. GET: how far it is. DELETE: stops it. */
-import { cancelImport, importBook, importProgress } from '@/operations';
+import { cancelImport, importBook, importProgress } from '@/features/price-books/use/import-book';
 import { handler } from '../../../answer';
 import { uploadOf } from '../../../upload';
 

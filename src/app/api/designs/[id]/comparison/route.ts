@@ -4,16 +4,11 @@
  * it when it takes longer (202). POST: asks for it, and answers with the job.
  */
 import { AXES } from '@/features/compare/calc/axes';
-import { readScope } from '@/formats/scope-text';
-import {
-  askComparisonFile,
-  type ComparisonAsked,
-  invalid,
-  type Context,
-  type JobRow,
-  TABLE_FORMS,
-  type TableForm,
-} from '@/operations';
+import { readScope } from '@/features/design/format/scope-text';
+import { askComparisonFile } from '@/features/report/use/jobs';
+import { type ComparisonAsked, type JobRow, TABLE_FORMS, type TableForm } from '@/platform/use/job-ports';
+import { invalid } from '@/platform/use/app-error';
+import { type Context } from '@/stores/ports';
 import { handler } from '../../../answer';
 import { teamAsked, teamFile } from '../../../report-file';
 

@@ -3,7 +3,8 @@
  * safe; lists are brought up to date soon after, and everybody who has the design open is told.
  */
 import { liveHub } from '@/app/wiring';
-import { editDesign, savedSince } from '@/operations';
+import { editDesign } from '@/features/design/use/edit-design';
+import { savedSince } from '@/features/design/use/history';
 import { boundedJson, handler, wholeNumber } from '../../../answer';
 
 export const GET = handler(async (request, { id }, context) => {

@@ -1,5 +1,6 @@
 /** GET ?form=csv|json: the design as a file. */
-import { exportDesign, invalid } from '@/operations';
+import { exportDesign } from '@/features/design/use/designs';
+import { invalid } from '@/platform/use/app-error';
 import { handler } from '../../../answer';
 
 export const GET = handler(async (request, { id }, context) => {

@@ -1,5 +1,5 @@
 /** GET ?before=…: revisions of the design, newest first. */
-import { designHistory } from '@/operations';
+import { designHistory } from '@/features/design/use/history';
 import { handler, wholeNumber } from '../../../answer';
 
 export const GET = handler(async (request, { id }, context) => {

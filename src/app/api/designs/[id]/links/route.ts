@@ -1,5 +1,5 @@
 /** GET: the design's read-only links. POST: makes one, and tells its address, which nobody is told again. */
-import { createLink } from '@/operations';
+import { createLink } from '@/features/report/use/links';
 import { boundedJson, handler } from '../../../answer';
 import { plainLinks } from '../../../plain-links';
 

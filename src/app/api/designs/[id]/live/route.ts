@@ -1,6 +1,6 @@
 /** GET: a stream of events about one design: each new revision, and how many have it open. */
 import { liveHub } from '@/app/wiring';
-import { openDesign } from '@/operations';
+import { openDesign } from '@/features/design/use/designs';
 import { handler } from '../../../answer';
 
 const BEAT = 20_000;

@@ -2,7 +2,7 @@
  * ?form=xlsx|pdf|md|json&variant=full|quotation&until=…&agreements=1&months=1: the design's report as a file. GET: the
  * file, or where to follow it when it takes longer (202). POST: asks for it, and answers with the job.
  */
-import { askReportFile } from '@/operations';
+import { askReportFile } from '@/features/report/use/jobs';
 import { handler } from '../../../answer';
 import { teamAsked, teamFile, wantedReport } from '../../../report-file';
 

@@ -1,5 +1,5 @@
 /** POST: takes a deletion back. */
-import { restoreDesign } from '@/operations';
+import { restoreDesign } from '@/features/design/use/designs';
 import { handler } from '../../../answer';
 
 export const POST = handler(async (_request, { id }, context) => {

@@ -2,7 +2,9 @@
  * ?form=xlsx|csv|md|json|pdf: a fleet's groups under its placements; as a workbook every machine, as PDF and Markdown its report. GET: the file, or where to
  * follow it when it takes longer (202). POST: asks for it, and answers with the job.
  */
-import { askFleetFile, invalid, FLEET_FORMS, type FleetForm } from '@/operations';
+import { askFleetFile } from '@/features/report/use/jobs';
+import { invalid } from '@/platform/use/app-error';
+import { FLEET_FORMS, type FleetForm } from '@/platform/use/job-ports';
 import { handler } from '../../../answer';
 import { teamAsked, teamFile } from '../../../report-file';
 

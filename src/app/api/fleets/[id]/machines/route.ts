@@ -1,5 +1,6 @@
 /** PUT: all machines of a fleet, new or there already, one a line; all or none. GET: some of them, from a place on. */
-import { AppError, bringMachines, fleetMachines } from '@/operations';
+import { AppError } from '@/platform/use/app-error';
+import { bringMachines, fleetMachines } from '@/features/fleet/use/fleets';
 import { handler, wholeNumber } from '../../../answer';
 
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i;

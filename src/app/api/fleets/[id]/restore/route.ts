@@ -1,5 +1,5 @@
 /** POST: takes a deletion back. */
-import { restoreFleet } from '@/operations';
+import { restoreFleet } from '@/features/fleet/use/fleets';
 import { handler } from '../../../answer';
 
 export const POST = handler(async (_request, { id }, context) => {

@@ -1,5 +1,5 @@
 /** GET: the file that a job made, for a day. */
-import { jobFile } from '@/operations';
+import { jobFile } from '@/features/report/use/jobs';
 import { handler } from '../../../answer';
 import { fileAnswer } from '../../../report-file';
 

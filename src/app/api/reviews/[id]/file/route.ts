@@ -1,6 +1,7 @@
 /** GET ?form=md|json|csv|junit|sarif: a review as a file. */
 import { desk } from '@/app/wiring';
-import { invalid, REVIEW_FORMS } from '@/operations';
+import { invalid } from '@/platform/use/app-error';
+import { REVIEW_FORMS } from '@/features/review/use/review-ports';
 import { handler } from '../../../answer';
 import { fileAnswer } from '../../../report-file';
 

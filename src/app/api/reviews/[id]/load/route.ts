@@ -1,6 +1,7 @@
 /** PUT: the load profile of a review, as the file beside the code; null takes it away. */
 import { z } from 'zod';
-import { invalid, saveReviewLoad } from '@/operations';
+import { invalid } from '@/platform/use/app-error';
+import { saveReviewLoad } from '@/features/review/use/reviews';
 import { boundedJson, handler } from '../../../answer';
 
 const body = z.strictObject({ baseRevision: z.int().min(0), load: z.string().max(1_000_000).nullable() });

@@ -1,5 +1,5 @@
 /** POST: brings a deleted review back. */
-import { restoreReview } from '@/operations';
+import { restoreReview } from '@/features/review/use/reviews';
 import { handler } from '../../../answer';
 
 export const POST = handler(async (_request, { id }, context) => {

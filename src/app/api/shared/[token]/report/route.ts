@@ -3,7 +3,7 @@
  * follow it (202). POST: asks for it, and answers with the job.
  */
 import { outsideContext } from '@/app/wiring';
-import { askLinkedFile, linkedFile, linkedProgress } from '@/operations';
+import { askLinkedFile, linkedFile, linkedProgress } from '@/features/report/use/jobs';
 import { handler } from '../../../answer';
 import { askedAnswer, fileSoon, wantedReport } from '../../../report-file';
 

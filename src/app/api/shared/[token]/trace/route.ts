@@ -1,6 +1,6 @@
 /** GET ?line=…: how one line of a linked report adds up, where the link shows it. */
 import { desk, outsideContext } from '@/app/wiring';
-import { requireLink } from '@/operations';
+import { requireLink } from '@/features/report/use/jobs';
 import { handler } from '../../../answer';
 
 export const GET = handler(async (request, { token }) => {

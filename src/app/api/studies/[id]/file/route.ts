@@ -1,5 +1,7 @@
 /** ?form=xlsx|pdf|md|json: a study's report. GET: the file, or where to follow it (202). POST: asks for it, and answers with the job. */
-import { askStudyFile, invalid, STUDY_FORMS, type StudyForm } from '@/operations';
+import { askStudyFile } from '@/features/report/use/jobs';
+import { invalid } from '@/platform/use/app-error';
+import { STUDY_FORMS, type StudyForm } from '@/platform/use/job-ports';
 import { handler } from '../../../answer';
 import { teamAsked, teamFile } from '../../../report-file';
 

@@ -1,5 +1,5 @@
 /** GET: what a study was, revision by revision. */
-import { readStudyHistory } from '@/operations';
+import { readStudyHistory } from '@/features/own-or-rent/use/studies';
 import { handler } from '../../../answer';
 
 export const GET = handler(async (_request, { id }, context) =>

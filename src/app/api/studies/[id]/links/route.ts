@@ -1,5 +1,5 @@
 /** GET: the study's read-only links. POST: makes one, and tells its address, which nobody is told again. */
-import { createStudyLink } from '@/operations';
+import { createStudyLink } from '@/features/own-or-rent/use/study-links';
 import { boundedJson, handler } from '../../../answer';
 import { plainStudyLinks } from '../../../plain-links';
 

@@ -1,5 +1,5 @@
 /** POST: takes a deletion back. */
-import { restoreStudy } from '@/operations';
+import { restoreStudy } from '@/features/own-or-rent/use/studies';
 import { handler } from '../../../answer';
 
 export const POST = handler(async (_request, { id }, context) => {

@@ -1,5 +1,7 @@
 /** GET ?name=…: all revisions of a file of the team, the newest first. */
-import { AppError, readTeamFileHistory, TEAM_FILE_KINDS } from '@/operations';
+import { AppError } from '@/platform/use/app-error';
+import { readTeamFileHistory } from '@/features/review/use/team-files';
+import { TEAM_FILE_KINDS } from '@/features/review/use/review-ports';
 import { handler } from '../../../answer';
 
 export const GET = handler(async (request, { kind }, context) => {

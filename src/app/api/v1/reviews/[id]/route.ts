@@ -1,5 +1,5 @@
 /** GET: how a review stands that a pipeline sent. */
-import { readReviewState } from '@/operations';
+import { readReviewState } from '@/features/review/use/reviews';
 import { forPipelines } from '../../problem';
 import { tellingOf } from '../../telling';
 

@@ -1,5 +1,5 @@
 /** POST: brings a watch back that was deleted. */
-import { restoreWatch } from '@/operations';
+import { restoreWatch } from '@/features/alerts/use/watches';
 import { handler } from '../../../answer';
 
 export const POST = handler(async (_request, { id }, context) => {

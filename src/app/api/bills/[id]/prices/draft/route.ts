@@ -1,6 +1,8 @@
 /** GET ?as=list|contracted|price-list: the draft as a price-book file, or what was paid as a list. */
-import { paidRatesCsv } from '@/formats/price-list/paid-csv';
-import { BILL_PRICES, type BillPrices, draftBook, invalid, openBill, paidPriceList } from '@/operations';
+import { paidRatesCsv } from '@/features/price-books/format/price-list/paid-csv';
+import { BILL_PRICES, type BillPrices, draftBook, paidPriceList } from '@/features/bills/use/book-from-bill';
+import { invalid } from '@/platform/use/app-error';
+import { openBill } from '@/features/bills/use/bills';
 import { handler } from '../../../../answer';
 
 export const GET = handler(async (request, { id }, context) => {

@@ -1,5 +1,5 @@
 /** GET ?form=json|csv: the whole revision as a file, streamed. */
-import { exportBook } from '@/operations';
+import { exportBook } from '@/features/price-books/use/books';
 import { handler, revisionOf } from '../../../../answer';
 
 export const GET = handler(async (request, params, context) => {

@@ -1,5 +1,5 @@
 /** GET ?sku=: everything about one offer. */
-import { readOffer } from '@/operations';
+import { readOffer } from '@/features/price-books/use/books';
 import { handler, revisionOf } from '../../../../answer';
 
 export const GET = handler(async (request, params, context) => {

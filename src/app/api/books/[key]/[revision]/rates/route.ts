@@ -1,5 +1,5 @@
 /** GET ?region=…&sku=…&kind=…: the rates of some offers, or of all of some kinds, in one region or several. */
-import { isKind, readRates } from '@/operations';
+import { isKind, readRates } from '@/features/price-books/use/books';
 import { handler, revisionOf, unchanging } from '../../../../answer';
 
 const MOST_SKUS = 500;

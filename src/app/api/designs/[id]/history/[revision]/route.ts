@@ -1,5 +1,6 @@
 /** GET: the design as it was at a revision. */
-import { designAt, notFound } from '@/operations';
+import { designAt } from '@/features/design/use/history';
+import { notFound } from '@/platform/use/app-error';
 import { handler, wholeNumber } from '../../../../answer';
 
 export const GET = handler(async (_, { id, revision }, context) => {

@@ -1,5 +1,5 @@
 /** DELETE: withdraws a link; it opens nothing from then on. */
-import { withdrawLink } from '@/operations';
+import { withdrawLink } from '@/features/report/use/links';
 import { handler } from '../../../../answer';
 import { plainLinks } from '../../../../plain-links';
 

@@ -1,6 +1,6 @@
 /** GET: how a file that a link's reader asked for stands. DELETE: calls it off. */
 import { outsideContext } from '@/app/wiring';
-import { cancelLinked, linkedProgress } from '@/operations';
+import { cancelLinked, linkedProgress } from '@/features/report/use/jobs';
 import { handler } from '../../../../answer';
 import { jobAnswer } from '../../../../report-file';
 

@@ -1,5 +1,6 @@
 /** GET: a study as it was at a revision. */
-import { notFound, openStudyAt } from '@/operations';
+import { notFound } from '@/platform/use/app-error';
+import { openStudyAt } from '@/features/own-or-rent/use/studies';
 import { handler, wholeNumber } from '../../../../answer';
 
 export const GET = handler(async (_request, { id, revision }, context) => {

@@ -1,5 +1,5 @@
 /** DELETE: withdraws a link of a study; it opens nothing from then on. */
-import { withdrawStudyLink } from '@/operations';
+import { withdrawStudyLink } from '@/features/own-or-rent/use/study-links';
 import { handler } from '../../../../answer';
 import { plainStudyLinks } from '../../../../plain-links';
 

@@ -1,6 +1,6 @@
 /** GET: the file that a link's reader asked for. */
 import { outsideContext } from '@/app/wiring';
-import { linkedFile } from '@/operations';
+import { linkedFile } from '@/features/report/use/jobs';
 import { handler } from '../../../../../answer';
 import { fileAnswer } from '../../../../../report-file';
 
