@@ -69,7 +69,7 @@ export function architecturePicture(): string {
   const parts: string[] = [];
   let top = EDGE;
   for (const { title, note, rows } of bands()) {
-    const height = rows.length * (LINE + 8) + 20;
+    const height = Math.max(62, rows.length * (LINE + 8) + 20);
     parts.push(
       `<rect x="${EDGE}" y="${top}" width="${WIDTH - 2 * EDGE}" height="${height}" rx="6" fill="#FFFFFF" stroke="#D9E0DA"/>`,
       `<text x="${EDGE + 14}" y="${top + 26}" font-weight="600" fill="#14594A">${title}</text>`,
