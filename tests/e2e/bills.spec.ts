@@ -1,13 +1,11 @@
 /** A bill from its file to its sentence, to rules, to what was measured; and the feed. */
 import { expectAccessible } from './axe';
 import type { Page } from '@playwright/test';
-import { expect, test } from './screen';
+import { expect, test, openLiveMapBill } from './screen';
 
 const THIN = '\u202f';
 const openBill = async (page: Page, month: string): Promise<void> => {
-  await page.goto('/bills');
-  await page.getByRole('gridcell', { name: month }).dblclick();
-  await page.waitForURL(/\/bills\/[0-9a-f-]{36}$/);
+  await openLiveMapBill(page, month);
   await expect(page.getByRole('heading', { level: 1, name: `Osmere, ${month}` })).toBeVisible();
 };
 

@@ -118,3 +118,12 @@ export async function take(page: Page, label: RegExp): Promise<{ name: string; p
   ]);
   return { name: download.suggestedFilename(), path: await download.path() };
 }
+
+/** The bill of the live map for a month, whatever other bills there are by now. Gives its address. */
+export async function openLiveMapBill(page: Page, month: string): Promise<string> {
+  await page.goto('/bills');
+  const row = page.getByRole('row').filter({ hasText: 'skerrow-live-map' }).filter({ hasText: month });
+  await row.getByRole('gridcell', { name: month }).dblclick();
+  await page.waitForURL(/\/bills\/[0-9a-f-]{36}$/);
+  return new URL(page.url()).pathname;
+}

@@ -1,14 +1,16 @@
 /** Watches over bills: set, said once, seen; what is included; prices of a bill; a list by its columns. */
 import { expectAccessible } from './axe';
-import { expect, test } from './screen';
+import { expect, test, openLiveMapBill } from './screen';
 
-test('a threshold is set on the month, says what comes, and is said in the mailbox once', async ({
-  page,
+test('a threshold is set on the month, says what comes, and is said in the mailbox once', async ({ page }, {
+  retry,
 }) => {
+  // Of its own on a second try; and how far the month has come depends on the day that the feed was moved on to before.
+  const name = `Budget of the skippers ${retry + 1}`;
   await page.goto('/bills/watches');
   await page.getByRole('button', { name: 'Watch something' }).click();
   const dialog = page.getByRole('dialog', { name: 'Watch something' });
-  await dialog.getByLabel('Name').fill('Budget of the skippers');
+  await dialog.getByLabel('Name').fill(name);
   await dialog.getByLabel('Of', { exact: true }).selectOption('component');
   await dialog.getByLabel('Line').selectOption({ label: 'Tile store' });
   await dialog.getByLabel('Threshold, USD of the period').fill('nothing');
@@ -18,7 +20,7 @@ test('a threshold is set on the month, says what comes, and is said in the mailb
   await dialog.getByLabel('Mail to').fill('skippers@live-map.example');
   await dialog.getByRole('button', { name: 'Watch it' }).click();
   await expect(dialog).toBeHidden();
-  await page.getByRole('gridcell', { name: 'Budget of the skippers' }).click();
+  await page.getByRole('gridcell', { name }).click();
   const margin = page.getByRole('complementary', { name: 'About the watch' });
   await expect(margin.getByTestId('watch-sentence')).toContainText(/of 150\.00 USD\. (Crosses|Reached) 100/);
   await expect(margin.getByRole('cell', { name: /reached on 2026-11/ }).first()).toBeVisible();
@@ -26,7 +28,10 @@ test('a threshold is set on the month, says what comes, and is said in the mailb
     margin.getByRole('link', { name: 'At which load would the design cross a budget?' }),
   ).toBeVisible();
   await page.getByRole('link', { name: /^Said/ }).click();
-  const said = page.getByRole('listitem').filter({ hasText: '“Budget of the skippers” has reached 80' });
+  const said = page
+    .getByRole('listitem')
+    .filter({ hasText: new RegExp(`“${name}” has reached (80|100)`) })
+    .first();
   await expect(said).toBeVisible();
   const look = page.getByRole('button', { name: 'Look again' });
   await expect(async () => {
@@ -36,22 +41,20 @@ test('a threshold is set on the month, says what comes, and is said in the mailb
   const mailbox = page.getByRole('region', { name: 'Mailbox' });
   await expect(mailbox.getByText('skippers@live-map.example').first()).toBeVisible();
   await page.getByRole('link', { name: 'Watches' }).click();
-  await page.getByRole('gridcell', { name: 'Budget of the skippers' }).click();
+  await page.getByRole('gridcell', { name }).click();
   await page
     .getByRole('complementary', { name: 'About the watch' })
     .getByRole('button', { name: 'Delete' })
     .click();
-  await expect(page.getByRole('gridcell', { name: 'Budget of the skippers' })).toHaveCount(0);
+  await expect(page.getByRole('gridcell', { name })).toHaveCount(0);
   await page.getByRole('button', { name: 'Take it back' }).click();
-  await expect(page.getByRole('gridcell', { name: 'Budget of the skippers' })).toBeVisible();
+  await expect(page.getByRole('gridcell', { name })).toBeVisible();
 });
 
 test('a bill says what is included and committed, what was paid for a unit, and a year of it', async ({
   page,
 }) => {
-  await page.goto('/bills');
-  await page.getByRole('gridcell', { name: 'November 2026' }).dblclick();
-  await page.waitForURL(/\/bills\/[0-9a-f-]{36}$/);
+  await openLiveMapBill(page, 'November 2026');
   await page.getByLabel('Money').selectOption('billed');
   await expect(page).toHaveURL(/money=billed/);
   const views = page.getByRole('navigation', { name: 'Views of the bill' });
@@ -61,7 +64,7 @@ test('a bill says what is included and committed, what was paid for a unit, and 
   await views.getByRole('link', { name: 'Prices' }).click();
   await expect(page.getByTestId('prices-sentence')).toContainText('revision');
   await views.getByRole('link', { name: 'Days' }).click();
-  await expect(page.getByTestId('back-test')).toContainText('After 17 days of the 2 periods before');
+  await expect(page.getByTestId('back-test')).toContainText(/After 1[78] days of the 2 periods before/);
   await page.goto('/bills/year');
   await expect(page.getByRole('columnheader', { name: /2026-10/ })).toBeVisible();
   await expect(page.getByRole('rowheader', { name: 'The design expects' })).toBeVisible();
@@ -106,10 +109,7 @@ test('a price list becomes a book by naming its columns once', async ({ page }) 
 test('axe finds nothing on watches and what belongs to them', async ({ page }) => {
   // Seven screens, each looked through as a whole.
   test.setTimeout(240_000);
-  await page.goto('/bills');
-  await page.getByRole('gridcell', { name: 'November 2026' }).dblclick();
-  await page.waitForURL(/\/bills\/[0-9a-f-]{36}$/);
-  const bill = new URL(page.url()).pathname;
+  const bill = await openLiveMapBill(page, 'November 2026');
   for (const path of [
     '/bills/watches',
     '/bills/told',
