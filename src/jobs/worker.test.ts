@@ -29,6 +29,22 @@ describe('a job that is worked off', () => {
     expect(await jobs.file(HERE, id)).toEqual(FILE);
   });
 
+  it('has told the last of it before it is done, also where an older word takes longer to be written', async () => {
+    const { jobs, work, row } = await asked();
+    const { beat } = jobs;
+    const slow = vi.spyOn(jobs, 'beat').mockImplementation(async (taken, progress) => {
+      if (progress?.done === 0) await new Promise((resolve) => setTimeout(resolve, 30));
+      return beat(taken, progress);
+    });
+    await work(async (_, { tell }) => {
+      tell({ done: 0, steps: 2, words: 'Reading' });
+      tell({ done: 1, steps: 2, words: 'Writing' });
+      return FILE;
+    });
+    expect(slow).toHaveBeenCalled();
+    expect(await row()).toMatchObject({ state: 'done', done: 1, words: 'Writing' });
+  });
+
   it('is left alone where it was taken already', async () => {
     const { jobs, id, work, row } = await asked();
     await jobs.take(id);

@@ -29,16 +29,20 @@ export async function workOff(
   if (!taken) return;
   const ending = new AbortController();
   let progress: JobProgress | null = null;
-  const beat = (): void => {
-    const newest = progress;
-    progress = null;
-    jobs.beat(taken, newest).then(
-      (ends) => {
-        if (ends) ending.abort();
-      },
+  let telling: Promise<void> | null = null;
+  // One sign after the other: of two at once the older could be written last.
+  const tellAll = async (): Promise<void> => {
+    do {
+      const newest = progress;
+      progress = null;
       // A database that does not answer for a moment: the next sign may reach it.
-      () => undefined,
-    );
+      if (await jobs.beat(taken, newest).catch(() => false)) ending.abort();
+    } while (progress !== null);
+  };
+  const beat = (): void => {
+    telling ??= tellAll().finally(() => {
+      telling = null;
+    });
   };
   const timer = setInterval(beat, every);
   const tell = (told: JobProgress): void => {
@@ -47,6 +51,7 @@ export async function workOff(
   };
   try {
     const file = await doJob(taken.work, { signal: ending.signal, tell });
+    await telling;
     await jobs.end(taken, { state: 'done', file });
   } catch (thrown) {
     if (ending.signal.aborted) return await jobs.end(taken, { state: 'cancelled' });
