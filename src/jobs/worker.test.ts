@@ -39,6 +39,7 @@ describe('a job that is worked off', () => {
     await work(async (_, { tell }) => {
       tell({ done: 0, steps: 2, words: 'Reading' });
       tell({ done: 1, steps: 2, words: 'Writing' });
+      await new Promise((resolve) => setTimeout(resolve, 60));
       return FILE;
     });
     expect(slow).toHaveBeenCalled();
